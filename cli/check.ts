@@ -1,0 +1,26 @@
+import { bumpSteer, judgeBumpSteer } from '../src/core/bumpsteer/bumpSteer';
+import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
+import type { Axle } from '../src/core/kinematics/axle';
+import type { Build, Side } from '../src/core/model/build';
+
+/** What `check` prints for a sound file: one line a wheel with its bump steer over the stated travel. */
+export function checkReport(build: Build): string {
+  const lines = [`${build.name}: sound (${build.use}, wheelbase ${build.wheelbase} mm)`];
+  for (const name of ['front', 'rear'] as const) {
+    const design = build[name];
+    const prepared = design && prepareAxle(design);
+    if (!prepared?.ok) continue;
+    for (const side of ['left', 'right'] as const)
+      lines.push(`${name} ${side}: ${wheelLine(prepared.axle, side, build)}`);
+  }
+  return `${lines.join('\n')}\n`;
+}
+
+function wheelLine(axle: Axle, side: Side, { travel }: Build): string {
+  const over = `over ${travel.bump} mm bump and ${travel.droop} mm droop`;
+  const found = bumpSteer(axle[side], travel);
+  if (found)
+    return `toe range ${found.span.range.toFixed(3)}° ${over}, worst ${found.worst.toFixed(3)}° from ride height: ${judgeBumpSteer(found.worst)}`;
+  const why = whyNot(axle[side], travel.bump, 0) || whyNot(axle[side], -travel.droop, 0);
+  return `does not reach ${over}: ${why}`;
+}

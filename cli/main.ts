@@ -1,0 +1,106 @@
+import { readFileSync, statSync } from 'node:fs';
+import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
+import { z } from 'zod';
+import { LARGEST_FILE, readBuildFile, tooLarge } from '../src/core/file/buildFile';
+import { parseNumber } from '../src/core/model/length';
+import { describeProblems } from '../src/core/model/problems';
+import { checkReport } from './check';
+import { sweepTable } from './sweep';
+
+/** Bad input: a message for stderr and exit code 1. */
+class BadInput extends Error {}
+
+const number = (text: string): number => {
+  const parsed = parseNumber(text);
+  if (!parsed.ok) throw new InvalidArgumentError(parsed.why);
+  return parsed.value;
+};
+
+const sweepOptions = z
+  .object({
+    axle: z.enum(['front', 'rear']),
+    side: z.enum(['left', 'right']),
+    from: z.number().optional(),
+    to: z.number().optional(),
+    step: z.number().positive('--step is above 0'),
+    rack: z.number(),
+    format: z.enum(['csv', 'json']),
+  })
+  .refine((o) => o.from === undefined || o.to === undefined || o.from <= o.to, {
+    error: '--from is not above --to',
+  });
+
+function readFile(path: string) {
+  let text: string;
+  try {
+    const { size } = statSync(path);
+    if (size > LARGEST_FILE) throw new BadInput(`${path}: ${tooLarge(size)}`);
+    text = readFileSync(path, 'utf8');
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
+    throw new BadInput(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code})`);
+  }
+  const build = readBuildFile(text);
+  if (!build.ok) throw new BadInput(`${path}: refused\n${describeProblems(build.problems, 20)}`);
+  return build.value;
+}
+
+function program(print: (text: string) => void): Command {
+  const havrik = new Command('havrik')
+    .description('Suspension and steering geometry from havrik-build files')
+    .exitOverride();
+  havrik
+    .command('sweep')
+    .description('move one wheel through its travel and print every quantity')
+    .argument('<file>', 'a .havrik.json file')
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
+    .option('--from <mm>', 'lowest travel, − in droop (default: full droop)', number)
+    .option('--to <mm>', 'highest travel, + in bump (default: full bump)', number)
+    .option('--step <mm>', 'between positions', number, 10)
+    .option('--rack <mm>', 'rack travel, + to the left', number, 0)
+    .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
+    .action((file: string, given: unknown) => {
+      const options = sweepOptions.safeParse(given);
+      if (!options.success)
+        throw new CommanderError(2, 'usage', `error: ${options.error.issues[0].message}`);
+      const table = sweepTable(readFile(file), options.data);
+      if (!table.ok) throw new BadInput(`${file}: ${table.why}`);
+      print(table.text);
+    });
+  havrik
+    .command('check')
+    .description('say whether a file is sound and how much it bump-steers')
+    .argument('<file>', 'a .havrik.json file')
+    .action((file: string) => print(checkReport(readFile(file))));
+  havrik.commands.forEach((command) =>
+    command.exitOverride().configureOutput({ outputError: () => undefined }),
+  );
+  return havrik.configureOutput({ outputError: () => undefined });
+}
+
+/** Runs the command line. Exit codes: 0 done, 1 bad input, 2 usage. */
+export function run(
+  argv: string[],
+  out: (text: string) => void,
+  err: (text: string) => void,
+): 0 | 1 | 2 {
+  try {
+    const command = program(out);
+    if (argv.length === 0) {
+      err(command.helpInformation());
+      return 2;
+    }
+    command.parse(argv, { from: 'user' });
+    return 0;
+  } catch (error) {
+    if (error instanceof BadInput) {
+      err(`${error.message}\n`);
+      return 1;
+    }
+    if (!(error instanceof CommanderError)) throw error;
+    if (error.exitCode === 0) return 0;
+    err(`${error.message}\nTry: npm run -s havrik -- --help\n`);
+    return 2;
+  }
+}

@@ -1,0 +1,84 @@
+import Papa from 'papaparse';
+import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
+import type { Build } from '../src/core/model/build';
+import { makeSweep, runSweep, valueAt } from '../src/core/motion/sweep';
+import type { Quantity } from '../src/core/motion/quantities';
+
+export const SWEEP_COLUMNS: Record<string, Quantity> = {
+  toe_deg: 'toe',
+  camber_deg: 'camber',
+  caster_deg: 'caster',
+  kpi_deg: 'kpi',
+  scrub_mm: 'scrub',
+  trail_mm: 'trail',
+  contact_ahead_mm: 'contactAhead',
+  contact_out_mm: 'contactOut',
+  contact_up_mm: 'contactUp',
+  wheel_ahead_mm: 'wheelAhead',
+  wheel_out_mm: 'wheelOut',
+  wheel_up_mm: 'wheelUp',
+};
+
+export interface SweepRequest {
+  axle: 'front' | 'rear';
+  side: 'left' | 'right';
+  from?: number | undefined;
+  to?: number | undefined;
+  step: number;
+  rack: number;
+  format: 'csv' | 'json';
+}
+
+const MOST_POSITIONS = 100_000;
+
+/** The positions of a sweep as CSV or JSON; out-of-reach ones keep their line and say why. */
+export function sweepTable(
+  build: Build,
+  request: SweepRequest,
+): { ok: true; text: string } | { ok: false; why: string } {
+  const design = build[request.axle];
+  if (!design) return { ok: false, why: `the build has no ${request.axle} axle` };
+  const prepared = prepareAxle(design);
+  if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
+  if (request.rack !== 0 && prepared.axle.rackTravel === 0)
+    return { ok: false, why: `the ${request.axle} axle has no rack to move` };
+
+  const from = request.from ?? -build.travel.droop;
+  const to = request.to ?? build.travel.bump;
+  // Whole steps from `from`, and `to` itself when a step lands on it up to rounding.
+  const count = Math.floor((to - from) / request.step + 1e-9) + 1;
+  if (count < 1) return { ok: false, why: `no positions between ${from} and ${to} mm` };
+  if (count > MOST_POSITIONS)
+    return { ok: false, why: `${count} positions: at most ${MOST_POSITIONS}, take a larger step` };
+
+  const side = prepared.axle[request.side];
+  const sweep = makeSweep(count);
+  for (let i = 0; i < count; i++) sweep.travel[i] = from + i * request.step;
+  sweep.rack.fill(request.rack);
+  runSweep(side, sweep);
+
+  const rows = Array.from({ length: count }, (_, i) => {
+    const reachable = sweep.reachable[i] === 1;
+    const values = Object.entries(SWEEP_COLUMNS).map(([column, quantity]) => [
+      column,
+      reachable ? Number(valueAt(sweep, i, quantity).toFixed(9)) : null,
+    ]);
+    return {
+      travel_mm: Number(sweep.travel[i].toFixed(9)),
+      rack_mm: request.rack,
+      ...(Object.fromEntries(values) as Record<string, number | null>),
+      reachable,
+      why: reachable ? '' : whyNot(side, sweep.travel[i], request.rack),
+    };
+  });
+  if (request.format === 'json') return { ok: true, text: `${JSON.stringify(rows, null, 2)}\n` };
+  const printed = rows.map((row) =>
+    Object.fromEntries(
+      Object.entries(row).map(([column, value]) => [
+        column,
+        column in SWEEP_COLUMNS && typeof value === 'number' ? value.toFixed(9) : value,
+      ]),
+    ),
+  );
+  return { ok: true, text: `${Papa.unparse(printed, { newline: '\n' })}\n` };
+}

@@ -1,0 +1,47 @@
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+    },
+  ],
+};
+const shared = {
+  transform,
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '\\.css$': '<rootDir>/src/test/style.ts' },
+};
+
+/** `unit` runs in Node, `ui` in jsdom, `e2e` drives the built application in Chromium. */
+const config = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/{src,cli,scripts}/**/*.test.ts'],
+      // Packages of the tests that ship as ES modules only.
+      transformIgnorePatterns: ['node_modules/(?!(ml-|is-any-array|get-port))'],
+      transform: { ...transform, '^.+\\.m?js$': transform['^.+\\.tsx?$'] },
+    },
+    {
+      ...shared,
+      displayName: 'ui',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      setupFilesAfterEnv: ['<rootDir>/src/test/setup-ui.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'e2e',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/e2e/**/*.test.ts'],
+      testTimeout: 120_000,
+    },
+  ],
+};
+
+export default config;

@@ -1,0 +1,60 @@
+import type { AxleCorner } from '../kinematics/axle';
+import type { Travel } from '../model/build';
+import { spanOf } from '../motion/range';
+import type { Span } from '../motion/range';
+import { runSweep, slopeAt, travelSweep, valueAt } from '../motion/sweep';
+import type { Sweep } from '../motion/sweep';
+
+/** Odd, so that ride height is one of them when bump and droop are alike. */
+export const POSITIONS = 41;
+
+/** How far the wheel steers over bumps with the steering held straight. */
+export interface BumpSteer {
+  /** Toe over the stated travel, degrees. */
+  span: Span;
+  /** Largest toe change from ride height either way, degrees; what the bands judge. */
+  worst: number;
+  /** d toe / d travel at ride height, deg/mm, exact. */
+  slope: number;
+}
+
+const rideHeight = travelSweep({ bump: 0, droop: 0 }, 2);
+
+/**
+ * Bump steer of one wheel over the stated travel.
+ * @param sweep room to work in, when many are wanted
+ * @returns null where part of the travel is out of reach
+ */
+export function bumpSteer(
+  side: AxleCorner,
+  travel: Travel,
+  sweep: Sweep = travelSweep(travel, POSITIONS),
+): BumpSteer | null {
+  runSweep(side, sweep);
+  const span = spanOf(sweep, 'toe');
+  if (!span || runSweep(side, rideHeight) === 0) return null;
+  const toe = valueAt(rideHeight, 0, 'toe');
+  return {
+    span,
+    worst: Math.max(span.max - toe, toe - span.min),
+    slope: slopeAt(rideHeight, 0, 'toe'),
+  };
+}
+
+/**
+ * Common practice: within a quarter of a degree of straight is very good, within half is accepted,
+ * past one is reworked.
+ */
+export const BUMP_STEER_BANDS = [0.25, 0.5, 1] as const;
+
+export type Verdict = 'very good' | 'accept' | 'near the edge' | 'rework';
+
+/** The verdict on a largest toe change, degrees. */
+export function judgeBumpSteer(
+  worst: number,
+  bands: readonly [number, number, number] = BUMP_STEER_BANDS,
+): Verdict {
+  if (worst <= bands[0]) return 'very good';
+  if (worst <= bands[1]) return 'accept';
+  return worst <= bands[2] ? 'near the edge' : 'rework';
+}

@@ -1,0 +1,3 @@
+export const DEG = 180 / Math.PI;
+export const toRad = (degrees: number): number => degrees / DEG;
+export const toDeg = (rad: number): number => rad * DEG;

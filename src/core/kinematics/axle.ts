@@ -1,0 +1,96 @@
+import type { AxleDesign, Side } from '../model/build';
+import type { Points } from '../model/points';
+import { UPRIGHT_SIZE, explain } from './corner';
+import type { Corner, LayoutFault } from './corner';
+import { prepareDoubleWishbone } from './doubleWishbone';
+
+/** Two corners and what steers them. Each corner works in its own outward axes. */
+export interface Axle {
+  left: AxleCorner;
+  right: AxleCorner;
+  /** Rack travel each way from centre, mm; 0 where the inner joints are fixed. */
+  rackTravel: number;
+}
+
+export interface AxleCorner {
+  corner: Corner;
+  radius: number;
+  /** Rack travel (+ left) to the corner's own outward axes: +1 left, −1 right. */
+  rackSign: 1 | -1;
+}
+
+export type PreparedAxle = { ok: true; axle: Axle } | { ok: false; faults: AxleFault[] };
+export interface AxleFault extends LayoutFault {
+  side: Side;
+}
+
+/** The points of one side: the right mirrors the left unless it has its own. */
+export const pointsOf = (design: AxleDesign, side: Side): Points =>
+  side === 'right' && design.rightPoints ? design.rightPoints : design.points;
+
+/** The key in an axle's document that holds a side's points. */
+export const pointsKey = (design: AxleDesign, side: Side): 'points' | 'rightPoints' =>
+  side === 'right' && design.rightPoints ? 'rightPoints' : 'points';
+
+/** Makes both corners, or says which points make the layout as drawn unusable. */
+export function prepareAxle(design: AxleDesign): PreparedAxle {
+  const left = prepareDoubleWishbone(design.points, design.static);
+  const right = design.rightPoints
+    ? prepareDoubleWishbone(design.rightPoints, design.static)
+    : left;
+  if (!left.ok || !right.ok) {
+    const faults: AxleFault[] = [];
+    if (!left.ok) faults.push(...left.faults.map((f) => ({ ...f, side: 'left' as const })));
+    if (!right.ok && right !== left)
+      faults.push(...right.faults.map((f) => ({ ...f, side: 'right' as const })));
+    return { ok: false, faults };
+  }
+  const radius = design.tyre.radius;
+  return {
+    ok: true,
+    axle: {
+      left: { corner: left.corner, radius, rackSign: 1 },
+      right: { corner: right.corner, radius, rackSign: -1 },
+      rackTravel: 'rack' in design ? design.rack.travel : 0,
+    },
+  };
+}
+
+/** Both uprights of an axle in one position; a side out of reach says why. */
+export interface AxlePose {
+  left: UprightPose;
+  right: UprightPose;
+}
+export type UprightPose = { ok: true; upright: Float64Array } | { ok: false; why: string };
+
+/**
+ * Poses both sides.
+ * @param travel mm of each wheel, + bump: alike, opposite (roll) or each its own
+ * @param rack mm, + left; it moves both inner joints the same way across the car
+ */
+export function poseAxle(
+  axle: Axle,
+  travel: { left: number; right: number },
+  rack: number,
+): AxlePose {
+  return {
+    left: poseCorner(axle.left, travel.left, rack),
+    right: poseCorner(axle.right, travel.right, rack),
+  };
+}
+
+export function poseCorner(side: AxleCorner, travel: number, rack: number): UprightPose {
+  const upright = new Float64Array(UPRIGHT_SIZE);
+  if (side.corner.pose(travel, side.rackSign * rack, upright)) return { ok: true, upright };
+  return { ok: false, why: whyNot(side, travel, rack) };
+}
+
+/** One sentence on why a position cannot be reached; empty when it can. */
+export function whyNot(side: AxleCorner, travel: number, rack: number): string {
+  const reach = side.corner.why(travel, side.rackSign * rack);
+  return reach ? explain(reach, side.rackSign) : '';
+}
+
+/** Wheel travels for the three ways an axle moves. */
+export const alike = (travel: number) => ({ left: travel, right: travel });
+export const roll = (travel: number) => ({ left: travel, right: -travel });

@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { pointsSchema } from './points';
+import { group, measure, problem } from './wording';
+
+/** What a build is for. */
+export const USES = ['road', 'track', 'hillclimb', 'drift', 'kart', 'trail', 'free'] as const;
+
+/** How far the wheel goes from ride height each way, mm, both positive. */
+export const travelSchema = group({ bump: measure('mm', 1, 500), droop: measure('mm', 1, 500) });
+
+/** Toe (+ in) and camber (+ top out) at ride height, degrees. */
+export const staticSchema = group({
+  toe: measure('deg', -10, 10),
+  camber: measure('deg', -20, 20),
+});
+
+/** Loaded radius and section width, mm. */
+export const tyreSchema = group({ radius: measure('mm', 50, 1000), width: measure('mm', 20, 800) });
+
+/** `travel` is the rack's own, each way from centre, mm. */
+export const rackSchema = group({ travel: measure('mm', 1, 300) });
+
+const doubleWishbone = {
+  kind: z.literal('double-wishbone', { error: problem }),
+  static: staticSchema,
+  tyre: tyreSchema,
+  points: pointsSchema,
+  /** The right side's own points where it is not the left's mirror image. */
+  rightPoints: pointsSchema.optional(),
+};
+
+/** A steered axle: its tie rods' inner joints ride on the rack. */
+export const frontAxleSchema = group({ ...doubleWishbone, rack: rackSchema });
+
+/** An unsteered axle: its toe links' inner joints are fixed to the chassis. */
+export const rearAxleSchema = group(doubleWishbone);
+
+export const FORMAT = 'havrik-build';
+export const VERSION = 1;
+
+export const nameSchema = z
+  .string({ error: problem })
+  .trim()
+  .min(1, 'is empty: give the build a name')
+  .max(80, 'is too long: at most 80 letters');
+
+/**
+ * One build as a document: every length mm, every angle degrees. This accepts any set of numbers
+ * that a person may be in the middle of typing; `soundBuildSchema` also asks for a layout that works.
+ */
+export const buildSchema = group({
+  format: z.literal(FORMAT, { error: () => `should be "${FORMAT}": this is not a Havrik build` }),
+  version: z.literal(VERSION, {
+    error: (issue) =>
+      issue.input === undefined
+        ? 'is missing'
+        : `is ${JSON.stringify(issue.input)?.slice(0, 40)}: this Havrik reads version ${VERSION}`,
+  }),
+  name: nameSchema,
+  use: z.enum(USES, { error: problem }),
+  wheelbase: measure('mm', 300, 8000),
+  travel: travelSchema,
+  front: frontAxleSchema,
+  rear: rearAxleSchema.optional(),
+});
+
+export type Build = z.infer<typeof buildSchema>;
+export type Travel = Build['travel'];
+export type FrontAxle = Build['front'];
+export type RearAxle = NonNullable<Build['rear']>;
+export type AxleDesign = FrontAxle | RearAxle;
+export type AxleName = 'front' | 'rear';
+export type Side = 'left' | 'right';

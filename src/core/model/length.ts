@@ -1,0 +1,79 @@
+import { numericQuantity } from 'numeric-quantity';
+
+/**
+ * Lengths as builders type and read them. Inside Havrik every length is millimetres.
+ */
+export type LengthUnit = 'mm' | 'in';
+
+export const MM_PER: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: 25.4,
+  inch: 25.4,
+  inches: 25.4,
+  '"': 25.4,
+  '″': 25.4,
+  '”': 25.4,
+  "''": 25.4,
+  ft: 304.8,
+  "'": 304.8,
+  '′': 304.8,
+};
+
+export type Parsed = { ok: true; value: number } | { ok: false; why: string };
+
+const UNIT_TAIL = /\s*(mm|cm|m|inches|inch|in|ft|"|″|”|''|'|′)\.?$/iu;
+const NUMBER_AND_FRACTION = /^([+-]?\d+)\s*-\s*(\d+\s*\/\s*\d+)$/u;
+
+/**
+ * Reads a plain number: decimals with point or comma, fractions and mixed fractions
+ * (`3 7/16`, `3-7/16`, `½`), with a leading sign of either kind.
+ */
+export function parseNumber(text: string): Parsed {
+  let body = text.trim().replace(/[−–]/gu, '-');
+  if (body === '') return { ok: false, why: 'is empty' };
+  if (/^[+-]?\d*\.$/u.test(body) && /\d/u.test(body)) body += '0';
+  const mixed = NUMBER_AND_FRACTION.exec(body);
+  if (mixed) body = `${mixed[1]} ${mixed[2]}`;
+  if ((body.match(/,/gu)?.length ?? 0) > 1 || (body.includes(',') && body.includes('.')))
+    return { ok: false, why: `“${text.trim()}” mixes commas and points: write 1234.5` };
+  const value = numericQuantity(body, {
+    round: false,
+    romanNumerals: false,
+    decimalSeparator: body.includes(',') ? ',' : '.',
+  });
+  return Number.isFinite(value)
+    ? { ok: true, value }
+    : { ok: false, why: `“${text.trim()}” is not a number` };
+}
+
+/**
+ * Reads a length in mm. A bare number is in `unit`; `12.5 mm`, `1/2"`, `3 7/16 in`, `2 ft` say
+ * their own.
+ */
+export function parseLength(text: string, unit: LengthUnit = 'mm'): Parsed {
+  const trimmed = text.trim();
+  if (trimmed === '') return { ok: false, why: 'is empty' };
+  const tail = UNIT_TAIL.exec(trimmed);
+  const number = parseNumber(tail ? trimmed.slice(0, tail.index) : trimmed);
+  if (!number.ok)
+    return {
+      ok: false,
+      why: `“${trimmed}” is not a length: try 12.5, 12.5 mm, 1/2" or 3 7/16 in`,
+    };
+  const perUnit = MM_PER[(tail?.[1] ?? unit).toLowerCase()];
+  return { ok: true, value: number.value * perUnit };
+}
+
+/** Prints mm in `unit` without the unit's name: up to 3 decimals (mm) or 4 (inches), no trailing zeros. */
+export function printLength(mm: number, unit: LengthUnit = 'mm'): string {
+  return unit === 'mm' ? trimmed(mm, 3) : trimmed(mm / 25.4, 4);
+}
+
+/** A number to at most `decimals` places, trailing zeros dropped and never “-0”. */
+export function trimmed(value: number, decimals: number): string {
+  const text = value.toFixed(decimals);
+  const short = text.includes('.') ? text.replace(/\.?0+$/u, '') : text;
+  return short === '-0' ? '0' : short;
+}

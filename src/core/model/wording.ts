@@ -1,0 +1,65 @@
+import { z } from 'zod';
+
+/**
+ * Zod's issues in a builder's words. Schemas are made with `group`, `measure` and `coordinate`, so
+ * that every refusal says which value is wrong and what is allowed.
+ */
+export const problem = (issue: z.core.$ZodRawIssue): string | undefined => {
+  switch (issue.code) {
+    case 'invalid_type':
+      if (issue.input === undefined) return 'is missing';
+      if (issue.input === null) return 'is empty (null)';
+      if (issue.expected === 'number') return `is not a number (${shown(issue.input)})`;
+      if (issue.expected === 'object')
+        return `should be a group of values, not ${shown(issue.input)}`;
+      if (issue.expected === 'string') return `should be text, not ${shown(issue.input)}`;
+      return undefined;
+    case 'unrecognized_keys':
+      return `has ${issue.keys.length > 1 ? 'entries' : 'an entry'} Havrik does not know: ${issue.keys
+        .slice(0, 5)
+        .map((key) => shown(key))
+        .join(', ')}`;
+    case 'invalid_value':
+      return issue.input === undefined
+        ? 'is missing'
+        : `is ${shown(issue.input)}, should be ${issue.values.map(String).join(', ')}`;
+    default:
+      return undefined;
+  }
+};
+
+/** A value as it may be repeated in a message: short, quoted when text. */
+export function shown(value: unknown): string {
+  if (typeof value === 'number') return String(value);
+  if (typeof value === 'string') {
+    const line = value.replace(/\s+/gu, ' ');
+    return `“${line.length > 40 ? `${line.slice(0, 40)}…` : line}”`;
+  }
+  if (Array.isArray(value)) return 'a list';
+  if (value === null) return 'null';
+  return typeof value === 'object' ? 'a group of values' : String(value);
+}
+
+/** A group of named values; entries it does not know are refused. */
+export const group = <T extends z.core.$ZodShape>(shape: T) =>
+  z.strictObject(shape, { error: problem });
+
+const UNIT_WORDS = { mm: 'mm', deg: '°' } as const;
+
+/** A finite number within [min, max], refused with the value and the limits named. */
+export const measure = (unit: keyof typeof UNIT_WORDS, min: number, max: number) =>
+  z
+    .number({ error: problem })
+    .min(min, { error: (issue) => `is ${shown(issue.input)}: at least ${min} ${UNIT_WORDS[unit]}` })
+    .max(max, { error: (issue) => `is ${shown(issue.input)}: at most ${max} ${UNIT_WORDS[unit]}` });
+
+/** How far from the origin a coordinate may lie, mm. */
+export const FARTHEST = 10_000;
+
+/** One coordinate of a point, mm. */
+export const coordinate = z
+  .number({ error: problem })
+  .refine((value) => Math.abs(value) <= FARTHEST, {
+    error: (issue) =>
+      `is ${shown(issue.input)} mm, ${(Math.abs(Number(issue.input)) / 1000).toFixed(0)} m away: points lie within ${FARTHEST / 1000} m`,
+  });

@@ -1,0 +1,162 @@
+import { DEG } from '../geometry/angle';
+import { U } from '../kinematics/corner';
+
+/**
+ * The quantities of one wheel, in the order of a row. Degrees and mm; signs:
+ * toe + in, camber + top out, caster + top rearward, kpi + top inward, scrub + kingpin axis meets
+ * the ground inboard of the contact point, trail + ahead of it, spindleLength + wheel centre
+ * outboard of the kingpin axis. Contact and wheel are [ahead, out, up] in the corner's axes.
+ * Definitions follow SAE J670 and ISO 8855.
+ */
+export const QUANTITIES = [
+  'toe',
+  'camber',
+  'caster',
+  'kpi',
+  'scrub',
+  'trail',
+  'contactAhead',
+  'contactOut',
+  'contactUp',
+  'wheelAhead',
+  'wheelOut',
+  'wheelUp',
+  'spindleLength',
+  'rollCentre',
+] as const;
+export type Quantity = (typeof QUANTITIES)[number];
+
+/** Number of quantities that carry exact slopes: all but the roll centre, itself made of slopes. */
+export const SLOPED = QUANTITIES.length - 1;
+
+/** A row: every quantity, then d/d travel of the sloped ones, then d/d rack of the same. */
+export const ROW_SIZE = QUANTITIES.length + 2 * SLOPED;
+export const PER_TRAVEL = QUANTITIES.length;
+export const PER_RACK = PER_TRAVEL + SLOPED;
+
+/** Column of a quantity within a row. */
+export const COLUMN = Object.fromEntries(QUANTITIES.map((name, i) => [name, i])) as Record<
+  Quantity,
+  number
+>;
+
+/**
+ * Writes one row of quantities and their exact slopes from an upright's pose.
+ * @param u pose in the layout of `U`
+ * @param radius loaded tyre radius, mm
+ * @param row receives ROW_SIZE numbers from `at` on; slopes are per mm
+ */
+export function writeQuantities(
+  u: Float64Array,
+  radius: number,
+  row: Float64Array,
+  at: number,
+): void {
+  const ax = u[U.spindle];
+  const ay = u[U.spindle + 1];
+  const az = u[U.spindle + 2];
+  const kx = u[U.kingpin];
+  const ky = u[U.kingpin + 1];
+  const kz = u[U.kingpin + 2];
+  const lx = u[U.lowerOuter];
+  const ly = u[U.lowerOuter + 1];
+  const lz = u[U.lowerOuter + 2];
+  const wx = u[U.wheelCentre];
+  const wy = u[U.wheelCentre + 1];
+  const wz = u[U.wheelCentre + 2];
+
+  // Contact point: down the wheel plane from the centre by the radius.
+  const h2 = ax * ax + ay * ay;
+  const h = Math.sqrt(h2);
+  const cx = wx + (radius * az * ax) / h;
+  const cy = wy + (radius * az * ay) / h;
+  const cz = wz - radius * h;
+  // Kingpin axis at the contact point's height.
+  const s = (cz - lz) / kz;
+  const gx = cx - lx - s * kx;
+  const gy = cy - ly - s * ky;
+  // The wheel's outboard direction on the ground.
+  const ox = ax / h;
+  const oy = ay / h;
+  // Front view, hub height.
+  const sw = (wz - lz) / kz;
+  const offset = wy - ly - sw * ky;
+  const front2 = ky * ky + kz * kz;
+  const front = Math.sqrt(front2);
+
+  row[at] = Math.atan2(ax, ay) * DEG;
+  row[at + 1] = -Math.asin(az) * DEG;
+  row[at + 2] = Math.atan2(-kx, kz) * DEG;
+  row[at + 3] = Math.atan2(-ky, kz) * DEG;
+  row[at + 4] = gx * ox + gy * oy;
+  row[at + 5] = gy * ox - gx * oy;
+  row[at + 6] = cx;
+  row[at + 7] = cy;
+  row[at + 8] = cz;
+  row[at + 9] = wx;
+  row[at + 10] = wy;
+  row[at + 11] = wz;
+  row[at + 12] = (offset * kz) / front;
+
+  for (let per = 0; per < 2; per++) {
+    const turn = per === 0 ? U.turnPerTravel : U.turnPerRack;
+    const tx = u[turn];
+    const ty = u[turn + 1];
+    const tz = u[turn + 2];
+    const vx = u[turn + 3];
+    const vy = u[turn + 4];
+    const vz = u[turn + 5];
+
+    const dax = ty * az - tz * ay;
+    const day = tz * ax - tx * az;
+    const daz = tx * ay - ty * ax;
+    const dkx = ty * kz - tz * ky;
+    const dky = tz * kx - tx * kz;
+    const dkz = tx * ky - ty * kx;
+    const bx = lx - wx;
+    const by = ly - wy;
+    const bz = lz - wz;
+    const dlx = vx + ty * bz - tz * by;
+    const dly = vy + tz * bx - tx * bz;
+    const dlz = vz + tx * by - ty * bx;
+
+    const shrink = (az * daz) / h2; // −h′/h
+    const dcx = vx + (radius * (daz * ax + az * dax)) / h + (radius * az * ax * shrink) / h;
+    const dcy = vy + (radius * (daz * ay + az * day)) / h + (radius * az * ay * shrink) / h;
+    const dcz = vz + radius * h * shrink;
+    const ds = (dcz - dlz - s * dkz) / kz;
+    const dgx = dcx - dlx - ds * kx - s * dkx;
+    const dgy = dcy - dly - ds * ky - s * dky;
+    const dox = dax / h + ox * shrink;
+    const doy = day / h + oy * shrink;
+    const dsw = (vz - dlz - sw * dkz) / kz;
+    const dOffset = vy - dly - dsw * ky - sw * dky;
+    const dFront = (ky * dky + kz * dkz) / front;
+
+    const to = at + (per === 0 ? PER_TRAVEL : PER_RACK);
+    row[to] = ((dax * ay - ax * day) / h2) * DEG;
+    row[to + 1] = (-daz / h) * DEG;
+    row[to + 2] = ((kx * dkz - dkx * kz) / (kx * kx + kz * kz)) * DEG;
+    row[to + 3] = ((ky * dkz - dky * kz) / front2) * DEG;
+    row[to + 4] = dgx * ox + gx * dox + dgy * oy + gy * doy;
+    row[to + 5] = dgy * ox + gy * dox - dgx * oy - gx * doy;
+    row[to + 6] = dcx;
+    row[to + 7] = dcy;
+    row[to + 8] = dcz;
+    row[to + 9] = vx;
+    row[to + 10] = vy;
+    row[to + 11] = vz;
+    row[to + 12] = (dOffset * kz + offset * dkz) / front - (offset * kz * dFront) / front2;
+
+    if (per === 0) {
+      // Front-view instant centre from the velocity of the upright's own point at the contact:
+      // the line from the contact point to it, cut with the centre plane.
+      const px = cx - wx;
+      const py = cy - wy;
+      const pz = cz - wz;
+      const side = vy + tz * px - tx * pz;
+      const rise = vz + tx * py - ty * px;
+      row[at + 13] = cz + (cy * side) / rise;
+    }
+  }
+}

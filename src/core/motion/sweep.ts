@@ -1,0 +1,103 @@
+import type { AxleCorner } from '../kinematics/axle';
+import { whyNot } from '../kinematics/axle';
+import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { COLUMN, PER_RACK, PER_TRAVEL, QUANTITIES, ROW_SIZE, writeQuantities } from './quantities';
+import type { Quantity } from './quantities';
+
+/** Positions of one wheel: travel (mm, + bump) and rack (mm, + left) of each, and its quantities. */
+export interface Sweep {
+  readonly count: number;
+  readonly travel: Float64Array;
+  readonly rack: Float64Array;
+  /** 1 where the position can be reached. Rows out of reach are not to be read. */
+  readonly reachable: Uint8Array;
+  /** `count` rows of ROW_SIZE. */
+  readonly rows: Float64Array;
+}
+
+/** Room for a sweep of `count` positions; fill `travel` and `rack`, then `runSweep`. */
+export function makeSweep(count: number): Sweep {
+  return {
+    count,
+    travel: new Float64Array(count),
+    rack: new Float64Array(count),
+    reachable: new Uint8Array(count),
+    rows: new Float64Array(count * ROW_SIZE),
+  };
+}
+
+/** A sweep over evenly spaced travel from droop to bump at one rack position. */
+export function travelSweep(
+  travel: { bump: number; droop: number },
+  count: number,
+  rack = 0,
+): Sweep {
+  const sweep = makeSweep(count);
+  for (let i = 0; i < count; i++)
+    sweep.travel[i] = -travel.droop + ((travel.bump + travel.droop) * i) / (count - 1);
+  sweep.rack.fill(rack);
+  return sweep;
+}
+
+const upright = new Float64Array(UPRIGHT_SIZE);
+
+/** Solves every position in place; allocates nothing. Returns how many can be reached. */
+export function runSweep(side: AxleCorner, sweep: Sweep): number {
+  let reached = 0;
+  const { count, travel, rack, reachable, rows } = sweep;
+  for (let i = 0; i < count; i++) {
+    if (side.corner.pose(travel[i], side.rackSign * rack[i], upright)) {
+      writeQuantities(upright, side.radius, rows, i * ROW_SIZE);
+      reachable[i] = 1;
+      reached++;
+    } else reachable[i] = 0;
+  }
+  return reached;
+}
+
+/** A quantity of position `i`. */
+export const valueAt = (sweep: Sweep, i: number, quantity: Quantity): number =>
+  sweep.rows[i * ROW_SIZE + COLUMN[quantity]];
+
+export type Sloped = Exclude<Quantity, 'rollCentre'>;
+
+/** Exact slope of a quantity at position `i`, per mm of travel. */
+export const slopeAt = (sweep: Sweep, i: number, quantity: Sloped): number =>
+  sweep.rows[i * ROW_SIZE + PER_TRAVEL + COLUMN[quantity]];
+
+/** One position as named values, or why it cannot be reached. */
+export type Reading =
+  | {
+      ok: true;
+      value: Record<Quantity, number>;
+      /** Per mm of travel. */
+      perTravel: Record<Sloped, number>;
+      /** Per mm of rack, + left. */
+      perRack: Record<Sloped, number>;
+      trackChange: number;
+    }
+  | { ok: false; why: string };
+
+const row = new Float64Array(ROW_SIZE);
+
+/** Reads one position of one wheel by name. `trackChange` is the contact point's outward movement, mm. */
+export function readAt(side: AxleCorner, travel: number, rack: number): Reading {
+  if (!side.corner.pose(travel, side.rackSign * rack, upright))
+    return { ok: false, why: whyNot(side, travel, rack) };
+  writeQuantities(upright, side.radius, row, 0);
+  const pick = (offset: number, sign: number, names: readonly Quantity[]) =>
+    Object.fromEntries(names.map((name) => [name, sign * row[offset + COLUMN[name]]]));
+  const sloped = QUANTITIES.filter((name) => name !== 'rollCentre');
+  const value = pick(0, 1, QUANTITIES) as Record<Quantity, number>;
+  const perTravel = pick(PER_TRAVEL, 1, sloped) as Record<Sloped, number>;
+  const perRack = pick(PER_RACK, side.rackSign, sloped) as Record<Sloped, number>;
+  side.corner.pose(0, 0, upright);
+  writeQuantities(upright, side.radius, row, 0);
+  return {
+    ok: true,
+    value,
+    perTravel,
+    perRack,
+    trackChange: value.contactOut - row[COLUMN.contactOut],
+  };
+}
