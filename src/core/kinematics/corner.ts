@@ -61,7 +61,7 @@ export type Prepared<T> = { ok: true; corner: T } | { ok: false; faults: LayoutF
 export function explain(reach: OutOfReach, rackSign: 1 | -1 = 1): string {
   const where = describePosition(reach.lastTravel, rackSign * reach.lastRack);
   return reach.fault === 'over centre'
-    ? `the ${reach.part} go over centre past ${where}`
+    ? `the ${reach.part} ${reach.part === 'arms' ? 'go' : 'goes'} over centre past ${where}`
     : `the ${reach.part} is ${reach.fault} past ${where}`;
 }
 

@@ -85,20 +85,13 @@ export class DoubleWishbone implements Corner {
   private readonly inner: Vec;
   private readonly rod: number;
   private readonly rodSide: number;
-  // Wheel centre's height as drawn and θ's polynomial in travel.
+  // Wheel centre's height as drawn and θ's series in travel and rack.
   private readonly z0: number;
-  private readonly guess1: number;
-  private readonly guess2: number;
-  private readonly guess3: number;
+  private readonly guess: readonly number[];
   private readonly rising: number;
 
-  // Notches found to hold at `triedRack`.
-  private triedRack = NaN;
-  private triedUp = -1;
-  private triedDown = 0;
-
   // Working state of the last chain solved, overwritten by `solveChain`.
-  private readonly s = new Float64Array(STATE_SIZE);
+  private readonly s = new Float64Array(STATE_SIZE).fill(NaN);
 
   /** Use `prepareDoubleWishbone`, which refuses layouts that are degenerate as drawn. */
   constructor(points: Points, alignment: { toe: number; camber: number }) {
@@ -147,20 +140,33 @@ export class DoubleWishbone implements Corner {
     this.axle = [dot(spindle, e1), dot(spindle, e2), dot(spindle, e3)];
     this.z0 = p.wheelCentre[2];
 
-    // θ as a series in travel: the height's series in θ, turned round.
-    const slopeAt = (theta: number) => (this.solveChain(theta, 0) ? this.s[S.rise] : NaN);
+    // θ as a series in travel: the height's series in θ, turned round; then what the rack does to it.
+    const slopeAt = (theta: number, rack: number) =>
+      this.chainAt(theta, rack) ? this.s[S.rise] : NaN;
     const step = 0.01;
-    const [before, slope, after] = [slopeAt(-step), slopeAt(0), slopeAt(step)];
+    const before = slopeAt(-step, 0);
+    const after = slopeAt(step, 0);
+    const slope = slopeAt(0, 0);
     const bend = (after - before) / (2 * step) || 0;
     const twist = (after - 2 * slope + before) / step ** 2 || 0;
     this.rising = Math.sign(slope);
-    this.guess1 = 1 / slope;
-    this.guess2 = -bend / (2 * slope ** 3);
-    this.guess3 = (3 * bend ** 2 - slope * twist) / (6 * slope ** 5);
+    const steerRise = this.s[S.steerRise];
+    const left = slopeAt(0, 1);
+    const leftSteer = this.s[S.steerRise];
+    this.guess = [
+      1 / slope,
+      -bend / (2 * slope ** 3),
+      (3 * bend ** 2 - slope * twist) / (6 * slope ** 5),
+      steerRise,
+      (leftSteer - steerRise) / 2 || 0,
+      (left - slope) / slope || 0,
+    ];
   }
 
   pose(travel: number, rack: number, upright: Float64Array): boolean {
-    if (!this.findAngle(travel, rack)) return false;
+    this.s[S.travel] = travel;
+    this.s[S.rack] = rack;
+    if (!this.findAngle()) return false;
     this.writePose(upright);
     return true;
   }
@@ -184,7 +190,7 @@ export class DoubleWishbone implements Corner {
     if (faults.length > 0) return faults;
 
     // As drawn both meetings exist up to rounding; what matters is how far they are from touching.
-    this.solveChain(0, 0);
+    this.chainAt(0, 0);
     if (!(this.s[S.upperOpen] > DEAD_CENTRE ** 2))
       refuse(
         'upperOuter',
@@ -201,21 +207,30 @@ export class DoubleWishbone implements Corner {
   }
 
   why(travel: number, rack: number): OutOfReach | null {
-    if (this.findAngle(travel, rack)) return null;
+    const s = this.s;
+    const reached = (part: number) => {
+      s[S.travel] = travel * part;
+      s[S.rack] = rack * part;
+      return this.findAngle();
+    };
+    if (reached(1)) return null;
     let good = 0;
     let bad = 1;
     for (let i = 0; i < 60; i++) {
       const middle = (good + bad) / 2;
-      if (this.findAngle(travel * middle, rack * middle)) good = middle;
+      if (reached(middle)) good = middle;
       else bad = middle;
     }
-    this.findAngle(travel * good, rack * good);
+    reached(good);
     const [lastTravel, lastRack] = [travel * good, rack * good];
-    const s = this.s;
-    // A meeting about to touch shows as `open` near 0; otherwise the wheel rises no further.
+    // A meeting about to touch shows as `open` near 0. Just short of it the upright turns so fast
+    // that the wheel may rise no further, which is that link's doing; otherwise it is the arms'.
     const upperFirst = s[S.upperOpen] < s[S.rodOpen];
-    if (Math.min(s[S.upperOpen], s[S.rodOpen]) > 1e-6)
-      return { part: 'arms', fault: 'over centre', lastTravel, lastRack };
+    const open = Math.min(s[S.upperOpen], s[S.rodOpen]);
+    if (open > 1e-6) {
+      const part = open > 0.1 ? 'arms' : upperFirst ? 'upper arm' : 'tie rod';
+      return { part, fault: 'over centre', lastTravel, lastRack };
+    }
     // Touching from outside (cos > 0) or from within. The upper arm is its circle's radius, the tie
     // rod its sphere's, so that the same touch asks for a longer rod but for a longer or shorter arm.
     const fromOutside = s[upperFirst ? S.upperCos : S.rodCos] > 0;
@@ -225,27 +240,33 @@ export class DoubleWishbone implements Corner {
       : { part: 'tie rod', fault: fromOutside ? 'too short' : 'too long', lastTravel, lastRack };
   }
 
-  /** Leaves the chain solved at the wheel's height `travel`; false when out of reach. */
-  private findAngle(travel: number, rack: number): boolean {
-    const target = this.z0 + travel;
-    let theta = travel * (this.guess1 + travel * (this.guess2 + travel * this.guess3));
+  /** Leaves the chain solved at the state's travel and rack; false when out of reach. */
+  private findAngle(): boolean {
+    const s = this.s;
+    const g = this.guess;
+    const rack = s[S.rack];
+    const target = this.z0 + s[S.travel];
+    const rest = s[S.travel] - rack * (g[3] + rack * g[4]);
+    s[S.theta] = rest * (g[0] * (1 - rack * g[5]) + rest * (g[1] + rest * g[2]));
     for (let i = 0; i < 12; i++) {
-      if (!this.solveChain(theta, rack)) break;
-      const rise = this.s[S.rise];
+      if (!this.solveChain()) break;
+      const rise = s[S.rise];
       if (rise * this.rising <= 0) break;
-      const error = target - this.s[S.height];
+      const error = target - s[S.height];
       if (error < CLOSE && error > -CLOSE) {
-        const notch = Math.trunc(theta / NOTCH);
-        if (rack === this.triedRack && notch <= this.triedUp && notch >= this.triedDown)
+        const notch = Math.trunc(s[S.theta] / NOTCH);
+        if (rack === s[S.triedRack] && notch <= s[S.triedUp] && notch >= s[S.triedDown])
           return true;
-        if (this.connected(notch, rack)) return this.solveChain(theta, rack);
-        break;
+        const theta = s[S.theta];
+        if (!this.connected(notch)) break;
+        s[S.theta] = theta;
+        return this.solveChain();
       }
       const step = error / rise;
       if (!(step < 0.7 && step > -0.7)) break;
-      theta += step;
+      s[S.theta] += step;
     }
-    return this.walkToAngle(target, rack);
+    return this.walkToAngle(target);
   }
 
   /**
@@ -253,61 +274,67 @@ export class DoubleWishbone implements Corner {
    * on the way, tried at every whole NOTCH between. What has been tried at one rack position is
    * remembered, and the notches are the same for everyone, so answers do not depend on order.
    */
-  private connected(notch: number, rack: number): boolean {
-    if (rack !== this.triedRack) {
-      this.triedRack = rack;
-      this.triedUp = -1;
-      this.triedDown = 0;
+  private connected(notch: number): boolean {
+    const s = this.s;
+    if (s[S.rack] !== s[S.triedRack]) {
+      s[S.triedRack] = s[S.rack];
+      s[S.triedUp] = -1;
+      s[S.triedDown] = 0;
     }
-    while (this.triedUp < Math.max(0, notch))
-      if (this.holds(this.triedUp + 1, rack)) this.triedUp++;
+    while (s[S.triedUp] < Math.max(0, notch))
+      if (this.holds(s[S.triedUp] + 1)) s[S.triedUp]++;
       else return false;
-    while (this.triedDown > notch)
-      if (this.holds(this.triedDown - 1, rack)) this.triedDown--;
+    while (s[S.triedDown] > notch)
+      if (this.holds(s[S.triedDown] - 1)) s[S.triedDown]--;
       else return false;
     return true;
   }
 
-  private holds(notch: number, rack: number): boolean {
-    return this.solveChain(notch * NOTCH, rack) && this.s[S.rise] * this.rising > 0;
+  private holds(notch: number): boolean {
+    this.s[S.theta] = notch * NOTCH;
+    return this.solveChain() && this.s[S.rise] * this.rising > 0;
   }
 
   /** The same root reached from the drawn position in short steps that never cross an edge. */
-  private walkToAngle(target: number, rack: number): boolean {
-    let theta = this.nearestStart(rack);
-    if (Number.isNaN(theta)) return false;
-    this.solveChain(theta, rack);
+  private walkToAngle(target: number): boolean {
+    const s = this.s;
+    if (!this.findStart()) return false;
     let limit = NOTCH;
     for (let i = 0; i < 1000 && limit > 1e-12; i++) {
-      const error = target - this.s[S.height];
+      const error = target - s[S.height];
       if (error < CLOSE && error > -CLOSE) return true;
-      const newton = error / this.s[S.rise];
-      const next = theta + Math.max(-limit, Math.min(limit, newton));
-      if (this.solveChain(next, rack) && this.s[S.rise] * this.rising > 0) {
-        theta = next;
-      } else {
-        limit /= 2;
-        this.solveChain(theta, rack);
-      }
+      const theta = s[S.theta];
+      s[S.theta] += Math.max(-limit, Math.min(limit, error / s[S.rise]));
+      if (this.solveChain() && s[S.rise] * this.rising > 0) continue;
+      limit /= 2;
+      s[S.theta] = theta;
+      this.solveChain();
     }
     return false;
   }
 
-  /** The arm angle nearest to the drawn one at which the chain closes with this rack travel. */
-  private nearestStart(rack: number): number {
-    for (let notch = 0; notch < 1.5 / NOTCH; notch++) {
-      if (this.holds(notch, rack)) return notch * NOTCH;
-      if (this.holds(-notch, rack)) return -notch * NOTCH;
-    }
-    return NaN;
+  /** Puts the arm at the angle nearest to the drawn one at which the chain closes with this rack. */
+  private findStart(): boolean {
+    for (let notch = 0; notch < 1.5 / NOTCH; notch++)
+      if (this.holds(notch) || this.holds(-notch)) return true;
+    return false;
+  }
+
+  /** Solves the chain at an arm angle and rack. */
+  private chainAt(theta: number, rack: number): boolean {
+    this.s[S.theta] = theta;
+    this.s[S.rack] = rack;
+    return this.solveChain();
   }
 
   /**
-   * Solves the chain at lower arm angle `theta` and rack `rack` into the working state.
+   * Solves the chain at the state's lower arm angle and rack into the rest of the state; arguments
+   * travel in the state because numbers handed from call to call would be allocated.
    * Returns false where a meeting does not exist.
    */
-  private solveChain(theta: number, rack: number): boolean {
+  private solveChain(): boolean {
     const s = this.s;
+    const theta = s[S.theta];
     const { lc, lu, lv, ln, lr, uc, un, ur, inner, wheel } = this;
     const c = Math.cos(theta) * lr;
     const n = Math.sin(theta) * lr;
@@ -356,7 +383,7 @@ export class DoubleWishbone implements Corner {
 
     // Tie rod's outer joint about the kingpin, in the same way.
     const ix = inner[0];
-    const iy = inner[1] + rack;
+    const iy = inner[1] + s[S.rack];
     const iz = inner[2];
     const { tAlong, tOff } = this;
     dx = ix - lx - tAlong * e1x;
@@ -450,7 +477,6 @@ export class DoubleWishbone implements Corner {
     s[S.lowerMove + 1] = vly;
     s[S.lowerMove + 2] = vlz;
     s[S.steer] = steer;
-    s[S.rack] = rack;
     return true;
   }
 
@@ -511,5 +537,11 @@ const S = {
   upperCos: 30,
   rodOpen: 31,
   rodCos: 32,
+  travel: 33,
+  theta: 34,
+  /** Rack position at which the notches from `triedDown` to `triedUp` are known to hold. */
+  triedRack: 35,
+  triedUp: 36,
+  triedDown: 37,
 } as const;
-const STATE_SIZE = 33;
+const STATE_SIZE = 38;

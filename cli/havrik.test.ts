@@ -1,0 +1,142 @@
+import { mkdtempSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Papa from 'papaparse';
+import reference from '../src/core/kinematics/fixtures/double-wishbone.json';
+import { writeBuildFile } from '../src/core/file/buildFile';
+import { blankBuild } from '../src/core/model/starts';
+import { pointsFromTuples } from '../src/test/layouts';
+import { run } from './main';
+
+const folder = mkdtempSync(join(tmpdir(), 'havrik-cli-'));
+const demo = join(__dirname, '../demo/roadster.havrik.json');
+
+function havrik(...argv: string[]) {
+  let out = '';
+  let err = '';
+  const code = run(
+    argv,
+    (text) => (out += text),
+    (text) => (err += text),
+  );
+  return { code, out, err };
+}
+
+function file(name: string, text: string): string {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+}
+
+describe('sweep', () => {
+  it('prints the reference positions to seven decimals and more', () => {
+    const { layout, rows } = reference;
+    const build = blankBuild('Reference');
+    build.front = {
+      ...build.front,
+      static: { toe: layout.toe, camber: layout.camber },
+      tyre: { radius: layout.tyreRadius, width: 195 },
+      points: pointsFromTuples(layout.points),
+    };
+    const path = file('reference.json', writeBuildFile(build));
+    for (const rack of [-30, 0, 30]) {
+      const { code, out } = havrik(
+        'sweep',
+        path,
+        '--from',
+        '−60',
+        '--to',
+        '60',
+        '--rack',
+        `${rack}`,
+      );
+      expect(code).toBe(0);
+      const { data } = Papa.parse<Record<string, string>>(out.trim(), { header: true });
+      const wanted = rows.filter((row) => row.rack === rack);
+      expect(data).toHaveLength(wanted.length);
+      data.forEach((row, i) => {
+        expect(Number(row.travel_mm)).toBe(wanted[i].travel);
+        expect(Number(row.toe_deg)).toBeCloseTo(wanted[i].toe, 6);
+        expect(Number(row.contact_up_mm)).toBeCloseTo(wanted[i].contact[2], 4);
+        expect(row.toe_deg).toMatch(/\.\d{7,}$/);
+        expect(row.reachable).toBe('true');
+      });
+    }
+  });
+
+  it('has the columns in their order', () => {
+    expect(havrik('sweep', demo).out.split('\n')[0]).toBe(
+      'travel_mm,rack_mm,toe_deg,camber_deg,caster_deg,kpi_deg,scrub_mm,trail_mm,contact_ahead_mm,contact_out_mm,contact_up_mm,wheel_ahead_mm,wheel_out_mm,wheel_up_mm,reachable,why',
+    );
+  });
+
+  it('goes over the build’s own travel by default, and lands on the last step', () => {
+    const rows = havrik('sweep', demo).out.trim().split('\n').slice(1);
+    expect(rows.map((row) => Number(row.split(',')[0]))).toEqual([
+      -60, -50, -40, -30, -20, -10, 0, 10, 20, 30, 40, 50, 60,
+    ]);
+    expect(
+      havrik('sweep', demo, '--from', '0', '--to', '0.3', '--step', '0.1').out.trim().split('\n'),
+    ).toHaveLength(5);
+  });
+
+  it('keeps positions out of reach and says why', () => {
+    const { code, out } = havrik('sweep', demo, '--to', '400', '--step', '460', '--format', 'json');
+    expect(code).toBe(0);
+    const rows = JSON.parse(out) as { reachable: boolean; why: string; toe_deg: number | null }[];
+    expect(rows.map((row) => row.reachable)).toEqual([true, false]);
+    expect(rows[1]).toMatchObject({ toe_deg: null, why: expect.stringMatching(/past .* mm bump/) });
+  });
+
+  it('sweeps the rear axle and the right side', () => {
+    expect(havrik('sweep', demo, '--axle', 'rear', '--side', 'right').code).toBe(0);
+  });
+});
+
+describe('check', () => {
+  it('says how much each wheel bump-steers', () => {
+    const { code, out } = havrik('check', demo);
+    expect(code).toBe(0);
+    expect(out).toMatch(/front left: toe range 1\.\d+° over 60 mm bump and 60 mm droop/);
+    expect(out).toMatch(/rear right: .*very good/);
+  });
+});
+
+describe('exit codes', () => {
+  const cut = file('cut.json', readFileSync(demo, 'utf8'));
+  truncateSync(cut, 900);
+
+  it.each([
+    ['a missing file', ['check', join(folder, 'none.json')], /cannot be read \(ENOENT\)/],
+    ['a truncated file', ['check', cut], /cut off/],
+    ['a huge file', ['check', file('huge.json', ' '.repeat(1_100_000))], /1\.1 MB/],
+    ['another file', ['sweep', join(__dirname, '../package.json')], /not a Havrik build/],
+    ['a rack on an unsteered axle', ['sweep', demo, '--axle', 'rear', '--rack', '5'], /no rack/],
+    ['far too many positions', ['sweep', demo, '--step', '0.0001'], /take a larger step/],
+  ])('1 for %s', (_, argv, message) => {
+    const { code, out, err } = havrik(...argv);
+    expect([code, out]).toEqual([1, '']);
+    expect(err).toMatch(message);
+  });
+
+  it.each([
+    ['no command', []],
+    ['an unknown command', ['fold', demo]],
+    ['no file', ['sweep']],
+    ['an unknown option', ['sweep', demo, '--twist', '3']],
+    ['an unknown side', ['sweep', demo, '--side', 'middle']],
+    ['a word for a number', ['sweep', demo, '--from', 'low']],
+    ['a step of nothing', ['sweep', demo, '--step', '0']],
+    ['ends the wrong way round', ['sweep', demo, '--from', '10', '--to', '-10']],
+  ])('2 for %s', (_, argv) => {
+    const { code, out, err } = havrik(...argv);
+    expect([code, out]).toEqual([2, '']);
+    expect(err).not.toBe('');
+  });
+
+  it('0 for help', () => {
+    const write = jest.spyOn(process.stdout, 'write').mockReturnValue(true);
+    expect(havrik('--help').code).toBe(0);
+    write.mockRestore();
+  });
+});

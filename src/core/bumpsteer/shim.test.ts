@@ -1,0 +1,108 @@
+import fc from 'fast-check';
+import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import { spanOf } from '../motion/range';
+import { runSweep, travelSweep } from '../motion/sweep';
+import { bumpSteer, judgeBumpSteer } from './bumpSteer';
+import { shim, withShim } from './shim';
+
+const travel = { bump: 25, droop: 25 };
+
+/** Toe range with the outer joint raised, by a fresh and much finer sweep. */
+const rangeWith = (design: Parameters<typeof shim>[0], raise: number, over = travel) => {
+  const side = prepared(withShim(design as ReturnType<typeof axleWith>, raise, 'left')).left;
+  const sweep = travelSweep(over, 2001);
+  runSweep(side, sweep);
+  return spanOf(sweep, 'toe')?.range ?? Infinity;
+};
+
+describe('shim', () => {
+  it('reports what a fresh, finer sweep measures', () => {
+    fc.assert(
+      fc.property(anyLayout, (design) => {
+        const found = shim(design, travel);
+        fc.pre(found !== null);
+        expect(found!.after.span.range).toBeCloseTo(rangeWith(design, found!.raise), 6);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('is never worse than the layout as drawn, nor than a millimetre either side', () => {
+    fc.assert(
+      fc.property(anyLayout, (design) => {
+        const found = shim(design, travel);
+        fc.pre(found !== null && found.before !== null);
+        const left = found!.after.span.range;
+        expect(left).toBeLessThanOrEqual(found!.before!.span.range + 1e-9);
+        for (const step of [-1, -0.1, 0.1, 1])
+          if (Math.abs(found!.raise + step) <= 60)
+            expect(rangeWith(design, found!.raise + step)).toBeGreaterThanOrEqual(left - 1e-6);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('undoes a shim put into a layout that had none to spare', () => {
+    // Tie rod equal and parallel to the lower arm of a parallelogram: no bump steer at all (geometry).
+    const perfect = axleWith({
+      lowerFrontInner: { ahead: 150, out: 240, up: 180 },
+      lowerRearInner: { ahead: -150, out: 240, up: 180 },
+      lowerOuter: { ahead: 0, out: 640, up: 180 },
+      upperFrontInner: { ahead: 120, out: 210, up: 420 },
+      upperRearInner: { ahead: -120, out: 210, up: 420 },
+      upperOuter: { ahead: 0, out: 610, up: 420 },
+      tieRodInner: { ahead: -120, out: 225, up: 230 },
+      tieRodOuter: { ahead: -120, out: 625, up: 230 },
+    });
+    const found = shim(withShim(perfect, -6.35, 'left'), { bump: 60, droop: 60 });
+    expect(found?.raise).toBeCloseTo(6.35, 2);
+    expect(found?.after.span.range).toBeLessThan(1e-3);
+    expect(found?.before?.span.range).toBeGreaterThan(0.5);
+  });
+
+  it('keeps to the side that has points of its own', () => {
+    const design = axleWith();
+    const own = { ...design, rightPoints: { ...design.points } };
+    expect(withShim(own, 3, 'right').points).toBe(own.points);
+    expect(withShim(own, 3, 'right').rightPoints?.tieRodOuter.up).toBe(
+      design.points.tieRodOuter.up + 3,
+    );
+    expect(withShim(design, 3, 'right').points.tieRodOuter.up).toBe(
+      design.points.tieRodOuter.up + 3,
+    );
+  });
+
+  it('gives up where no height reaches the whole travel', () => {
+    expect(shim(axleWith(), { bump: 400, droop: 400 })).toBeNull();
+  });
+});
+
+describe('bump steer', () => {
+  it('hardly depends on how many positions it looks at', () => {
+    fc.assert(
+      fc.property(anyLayout, (design) => {
+        const side = prepared(design).left;
+        const coarse = bumpSteer(side, travel, travelSweep(travel, 11));
+        const fine = bumpSteer(side, travel, travelSweep(travel, 1001));
+        fc.pre(coarse !== null && fine !== null);
+        expect(coarse!.span.range).toBeCloseTo(fine!.span.range, 4);
+        expect(coarse!.slope).toBe(fine!.slope);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('is null where the travel is out of reach', () => {
+    expect(bumpSteer(prepared(axleWith()).left, { bump: 400, droop: 60 })).toBeNull();
+  });
+
+  it('is judged by common practice', () => {
+    expect([0.1, 0.25, 0.4, 0.7, 1.2].map((worst) => judgeBumpSteer(worst))).toEqual([
+      'very good',
+      'very good',
+      'accept',
+      'near the edge',
+      'rework',
+    ]);
+  });
+});

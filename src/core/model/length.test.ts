@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { parseLength, parseNumber, printLength, trimmed } from './length';
+
+const mm = (text: string, unit?: 'mm' | 'in') => {
+  const parsed = parseLength(text, unit);
+  return parsed.ok ? parsed.value : parsed.why;
+};
+
+describe('lengths as builders type them', () => {
+  it.each([
+    ['12.5', 12.5],
+    ['12,5', 12.5],
+    ['12.5 mm', 12.5],
+    ['  -3 ', -3],
+    ['−3', -3],
+    ['5.', 5],
+    ['.5', 0.5],
+    ['1/2"', 12.7],
+    ['3 7/16 in', 87.3125],
+    ['3-7/16"', 87.3125],
+    ['-1 1/2"', -38.1],
+    ['½ in', 12.7],
+    ['2 ft', 609.6],
+    ['1.2 cm', 12],
+    ['0.5 m', 500],
+    ['10MM', 10],
+  ])('%s is %d mm', (text, value) => expect(mm(text)).toBeCloseTo(value, 10));
+
+  it('takes a bare number in the unit that is shown', () => {
+    expect(mm('2 1/4', 'in')).toBeCloseTo(57.15, 10);
+    expect(mm('10 mm', 'in')).toBe(10);
+  });
+
+  it.each([
+    '',
+    '  ',
+    '-',
+    '12.',
+    '1/',
+    '3 7',
+    'abc',
+    '1/0',
+    '1,234.5',
+    '12 mmm',
+    '1e999',
+    'mm',
+    '"',
+  ])('“%s” is refused or, half typed, read as far as it goes', (text) => {
+    const result = parseLength(text);
+    if (text === '12.') expect(result).toEqual({ ok: true, value: 12 });
+    else expect(result.ok).toBe(false);
+  });
+
+  it('says what to type instead', () => {
+    expect(parseLength('1o5')).toMatchObject({ why: expect.stringContaining('3 7/16 in') });
+    expect(parseNumber('1,234.5')).toMatchObject({ why: expect.stringContaining('1234.5') });
+  });
+
+  it('reads back what it prints', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -5_000_000, max: 5_000_000 }), (thousandths) => {
+        const value = thousandths / 1000;
+        expect(mm(printLength(value))).toBeCloseTo(value, 9);
+        const inches = thousandths / 10_000;
+        expect(mm(printLength(inches * 25.4, 'in'), 'in')).toBeCloseTo(inches * 25.4, 9);
+      }),
+    );
+  });
+
+  it('prints no trailing zeros and no minus nought', () => {
+    expect(trimmed(1.5, 3)).toBe('1.5');
+    expect(trimmed(100, 0)).toBe('100');
+    expect(trimmed(-0.0001, 2)).toBe('0');
+    expect(printLength(25.4, 'in')).toBe('1');
+  });
+});
