@@ -197,7 +197,8 @@ describe('positions out of reach', () => {
 
   it.each([
     ['the tie rod runs out when the rack pulls too far', 0, -160, 'tie rod', 'too short'],
-    ['the arms turn over in deep droop', -420, 0, 'arms', 'over centre'],
+    ['the upper arm folds in deep droop', -420, 0, 'upper arm', 'over centre'],
+    ['the arms turn over in extreme bump', 420, 0, 'arms', 'over centre'],
   ])('%s', (_, travel, rack, part, fault) => {
     const reach = axle.left.corner.why(travel, rack);
     expect(reach).toMatchObject({ part, fault });

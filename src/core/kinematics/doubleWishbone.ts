@@ -223,12 +223,13 @@ export class DoubleWishbone implements Corner {
     }
     reached(good);
     const [lastTravel, lastRack] = [travel * good, rack * good];
-    // A meeting about to touch shows as `open` near 0. Just short of it the upright turns so fast
-    // that the wheel may rise no further, which is that link's doing; otherwise it is the arms'.
+    // A meeting about to touch shows as `open` near 0. Just short of it the upright may turn so fast
+    // that the wheel rises no further while the lower joint does: that link's doing, not the arms'.
     const upperFirst = s[S.upperOpen] < s[S.rodOpen];
     const open = Math.min(s[S.upperOpen], s[S.rodOpen]);
     if (open > 1e-6) {
-      const part = open > 0.1 ? 'arms' : upperFirst ? 'upper arm' : 'tie rod';
+      const stillRising = Math.abs(s[S.lowerMove + 2]) > this.lr / 2;
+      const part = !stillRising ? 'arms' : upperFirst ? 'upper arm' : 'tie rod';
       return { part, fault: 'over centre', lastTravel, lastRack };
     }
     // Touching from outside (cos > 0) or from within. The upper arm is its circle's radius, the tie
