@@ -1,0 +1,163 @@
+import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { blankBuild, blankRear } from '../core/model/starts';
+import {
+  UnreadableBuild,
+  createBuild,
+  deleteBuild,
+  duplicateBuild,
+  listBuilds,
+  openBuild,
+  restoreBuild,
+  saveBuild,
+  savedState,
+  seedIfEmpty,
+} from './builds';
+import { DatabaseTrouble, database, inWords, openDatabase } from './database';
+import { LayoutRow } from './models';
+
+const folder = mkdtempSync(join(tmpdir(), 'havrik-db-'));
+let count = 0;
+const fresh = () => join(folder, `test-${count++}`, 'havrik.sqlite');
+
+beforeEach(() => {
+  process.env.HAVRIK_DB = fresh();
+});
+afterEach(async () => {
+  await (await database()).close();
+});
+
+const full = () => {
+  const build = blankBuild('Number seven');
+  return { ...build, rear: blankRear(build) };
+};
+
+it('gives back what was put in', async () => {
+  const { id } = await createBuild(full());
+  expect(await openBuild(id)).toEqual({ id, version: 1, build: full() });
+  expect(await openBuild('b3a2')).toBeNull();
+});
+
+it('writes ahead, and keeps layouts to builds that are there', async () => {
+  const sequelize = await database();
+  const ask = (pragma: string) => sequelize.query(`PRAGMA ${pragma}`, { type: QueryTypes.SELECT });
+  expect(await ask('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
+  expect(await ask('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
+  await expect(
+    LayoutRow.create({ id: 'a', buildId: 'nowhere', name: 'x', geometry: '{}', format: 1 }),
+  ).rejects.toThrow(/FOREIGN KEY/);
+});
+
+describe('saving', () => {
+  it('counts versions and renames', async () => {
+    const { id } = await createBuild(full());
+    expect(await saveBuild(id, 1, { ...full(), name: 'Eight' }, 'tab-1')).toEqual({
+      outcome: 'saved',
+      version: 2,
+    });
+    expect((await openBuild(id))?.build.name).toBe('Eight');
+    expect(await savedState(id)).toEqual({ version: 2, savedBy: 'tab-1' });
+  });
+
+  it('loses neither copy when two windows save', async () => {
+    const { id } = await createBuild(full());
+    const [mine, theirs] = [
+      { ...full(), wheelbase: 2001 },
+      { ...full(), wheelbase: 2002 },
+    ];
+    await saveBuild(id, 1, theirs, 'tab-1');
+    const outcome = await saveBuild(id, 1, mine, 'tab-2');
+    if (outcome.outcome !== 'kept') throw new Error(outcome.outcome);
+    expect((await openBuild(id))?.build.wheelbase).toBe(2002);
+    const kept = await openBuild(outcome.id);
+    expect(kept?.build).toMatchObject({ wheelbase: 2001, name: 'Number seven (other window)' });
+    // The second window goes on with the kept one.
+    expect(await saveBuild(outcome.id, outcome.version, kept!.build, 'tab-2')).toMatchObject({
+      outcome: 'saved',
+    });
+  });
+
+  it('takes a save whose answer was lost a second time', async () => {
+    const { id } = await createBuild(full());
+    await saveBuild(id, 1, full(), 'tab-1');
+    expect(await saveBuild(id, 1, { ...full(), wheelbase: 2003 }, 'tab-1')).toEqual({
+      outcome: 'saved',
+      version: 3,
+    });
+  });
+
+  it('lets many savers through one after another', async () => {
+    const { id } = await createBuild(full());
+    await Promise.all(Array.from({ length: 12 }, () => saveBuild(id, 1, full(), 'tab-1')));
+    expect((await savedState(id))?.version).toBe(13);
+  });
+
+  it('says so when the build has been deleted', async () => {
+    const { id } = await createBuild(full());
+    await deleteBuild(id);
+    expect(await saveBuild(id, 1, full(), 'tab-1')).toEqual({ outcome: 'gone' });
+  });
+});
+
+it('deletes so that it can be undone, and copies', async () => {
+  const { id } = await createBuild(full());
+  const copy = await duplicateBuild(id);
+  expect(copy?.build.name).toBe('Number seven (copy)');
+  expect(await deleteBuild(id)).toBe(true);
+  expect(await deleteBuild(id)).toBe(false);
+  expect(await savedState(id)).toBeNull();
+  expect((await listBuilds()).map((build) => build.id)).toEqual([copy?.id]);
+  await restoreBuild(id);
+  expect(await listBuilds()).toHaveLength(2);
+  expect((await openBuild(id))?.build).toEqual(full());
+});
+
+it('loads the demonstration only into a database that never held a build', async () => {
+  expect(await seedIfEmpty([full(), full()])).toBe(2);
+  for (const { id } of await listBuilds()) await deleteBuild(id);
+  expect(await seedIfEmpty([full()])).toBe(0);
+});
+
+it('lists a damaged build without falling over, and says so when it is opened', async () => {
+  const { id } = await createBuild(full());
+  await createBuild(full());
+  await LayoutRow.update({ geometry: '{"wheelbase":' }, { where: { buildId: id } });
+  expect((await listBuilds()).map(({ build }) => build === null).sort()).toEqual([false, true]);
+  await expect(openBuild(id)).rejects.toThrow(UnreadableBuild);
+  await LayoutRow.update({ geometry: '{"wheelbase":2}' }, { where: { buildId: id } });
+  await expect(openBuild(id)).rejects.toThrow(/wheelbase is 2: at least 300 mm/);
+});
+
+describe('trouble with the database', () => {
+  it('is told when its folder cannot be written', async () => {
+    await expect(openDatabase('/proc/havrik/havrik.sqlite')).rejects.toThrow(DatabaseTrouble);
+    const path = fresh();
+    await (await openDatabase(path)).close();
+    if (process.getuid?.() !== 0) {
+      chmodSync(path, 0o444);
+      await expect(openDatabase(path)).rejects.toThrow(/cannot write/);
+    }
+  });
+
+  it('is told when the file is something else', async () => {
+    const path = join(folder, 'drawing.sqlite');
+    writeFileSync(path, 'not a database at all, but long enough to look at'.repeat(40));
+    await expect(openDatabase(path)).rejects.toThrow(/not a database that Havrik can read/);
+  });
+
+  it.each([
+    ['SQLITE_READONLY: attempt to write a readonly database', /cannot write to .*HAVRIK_DB/],
+    ['SQLITE_FULL: database or disk is full', /full or failing/],
+    ['SQLITE_BUSY: database is locked', /another program/],
+  ])('%s', (text, message) => {
+    expect(inWords(new Error(text)).message).toMatch(message);
+    expect(inWords(new Error(text))).toBeInstanceOf(DatabaseTrouble);
+  });
+
+  it('leaves other errors alone', () => {
+    const error = new Error('something else');
+    expect(inWords(error)).toBe(error);
+  });
+});

@@ -1,0 +1,183 @@
+import { randomUUID } from 'node:crypto';
+import { Mutex } from 'async-mutex';
+import { Transaction } from 'sequelize';
+import { FORMAT } from '../core/model/build';
+import type { Build } from '../core/model/build';
+import { checkDraft } from '../core/file/check';
+import { describeProblems } from '../core/model/problems';
+import { database, inWords } from './database';
+import { BuildRow, LayoutRow } from './models';
+
+/** A build as the list shows it; `build` is null where its row cannot be read. */
+export interface Listed {
+  id: string;
+  name: string;
+  updatedAt: string;
+  build: Build | null;
+}
+
+export interface Opened {
+  id: string;
+  version: number;
+  build: Build;
+}
+
+export type Saved =
+  | { outcome: 'saved'; version: number }
+  /** Somebody else saved since: theirs stays, and the one sent is kept as a build of its own. */
+  | { outcome: 'kept'; id: string; version: number; name: string }
+  | { outcome: 'gone' };
+
+/** The database holds a build this program cannot read. */
+export class UnreadableBuild extends Error {}
+
+const turn = new Mutex();
+
+/**
+ * Runs `work` in one transaction that takes the write lock at once; errors come in words. Writers of
+ * this process take turns: waiting inside SQLite would hold the threads the others need to finish.
+ */
+async function writing<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  const sequelize = await database();
+  return turn.runExclusive(async () => {
+    try {
+      return await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work);
+    } catch (error) {
+      throw inWords(error);
+    }
+  });
+}
+
+function rowOf(build: Build): { name: string; use: string; geometry: string; format: number } {
+  const { name, use, format: _format, version, ...geometry } = build;
+  return { name, use, geometry: JSON.stringify(geometry), format: version };
+}
+
+function buildOf(row: BuildRow, layout: LayoutRow): Build {
+  let geometry: object;
+  try {
+    geometry = JSON.parse(layout.geometry) as object;
+  } catch {
+    throw new UnreadableBuild(`The build “${row.name}” is damaged in the database`);
+  }
+  const checked = checkDraft({
+    format: FORMAT,
+    version: layout.format,
+    name: row.name,
+    use: row.use,
+    ...geometry,
+  });
+  if (!checked.ok)
+    throw new UnreadableBuild(
+      `The build “${row.name}” cannot be read from the database:\n${describeProblems(checked.problems)}`,
+    );
+  return checked.value;
+}
+
+/** Every build that is not deleted, the last one worked on first. */
+export async function listBuilds(): Promise<Listed[]> {
+  await database();
+  const rows = await BuildRow.findAll();
+  const layouts = await LayoutRow.findAll({ where: { buildId: rows.map((row) => row.id) } });
+  return rows
+    .flatMap((row) => {
+      const layout = layouts.find((candidate) => candidate.buildId === row.id);
+      if (!layout) return [];
+      let build: Build | null = null;
+      try {
+        build = buildOf(row, layout);
+      } catch (error) {
+        if (!(error instanceof UnreadableBuild)) throw error;
+      }
+      return [{ id: row.id, name: row.name, updatedAt: layout.updatedAt.toISOString(), build }];
+    })
+    .sort((a, b) => b.updatedAt.localeCompare(a.updatedAt));
+}
+
+export async function openBuild(id: string): Promise<Opened | null> {
+  await database();
+  const row = await BuildRow.findByPk(id);
+  const layout = row && (await LayoutRow.findOne({ where: { buildId: id } }));
+  return layout ? { id, version: layout.version, build: buildOf(row, layout) } : null;
+}
+
+/** How often a build has been saved, and by which window last; null when there is none. */
+export async function savedState(
+  id: string,
+): Promise<{ version: number; savedBy: string | null } | null> {
+  await database();
+  const layout = await LayoutRow.findOne({
+    where: { buildId: id },
+    attributes: ['version', 'savedBy'],
+  });
+  const row = layout && (await BuildRow.findByPk(id, { attributes: ['id'] }));
+  return row ? { version: layout.version, savedBy: layout.savedBy } : null;
+}
+
+export async function createBuild(build: Build): Promise<Opened> {
+  return writing((transaction) => insert(build, transaction));
+}
+
+async function insert(build: Build, transaction: Transaction, savedBy?: string): Promise<Opened> {
+  const { geometry, format, name, use } = rowOf(build);
+  const id = randomUUID();
+  await BuildRow.create({ id, name, use }, { transaction });
+  await LayoutRow.create(
+    { id: randomUUID(), buildId: id, name: 'As drawn', geometry, format, savedBy },
+    { transaction },
+  );
+  return { id, version: 1, build };
+}
+
+/**
+ * Saves a build over version `version`. When another window has saved since, neither is lost: the
+ * stored one stays and the one sent becomes a build beside it.
+ * @param savedBy the window that saves; its own earlier save is never in its way, so that a save
+ * whose answer was lost can be sent again
+ */
+export async function saveBuild(
+  id: string,
+  version: number,
+  build: Build,
+  savedBy: string,
+): Promise<Saved> {
+  return writing(async (transaction) => {
+    const row = await BuildRow.findByPk(id, { transaction });
+    const layout = row && (await LayoutRow.findOne({ where: { buildId: id }, transaction }));
+    if (!layout) return { outcome: 'gone' };
+    const { geometry, format, name, use } = rowOf(build);
+    if (layout.version !== version && layout.savedBy !== savedBy) {
+      const kept = { ...build, name: `${name.slice(0, 60)} (other window)` };
+      const { id: keptId } = await insert(kept, transaction, savedBy);
+      return { outcome: 'kept', id: keptId, version: 1, name: kept.name };
+    }
+    const next = layout.version + 1;
+    await layout.update({ geometry, format, version: next, savedBy }, { transaction });
+    await row.update({ name, use }, { transaction });
+    return { outcome: 'saved', version: next };
+  });
+}
+
+/** A copy beside the original; null when there is none. */
+export async function duplicateBuild(id: string): Promise<Opened | null> {
+  const original = await openBuild(id);
+  if (!original) return null;
+  const name = `${original.build.name.slice(0, 72)} (copy)`;
+  return createBuild({ ...original.build, name });
+}
+
+/** Takes a build off the list; `restoreBuild` puts it back. False when there is none. */
+export const deleteBuild = (id: string): Promise<boolean> =>
+  writing(async (transaction) => (await BuildRow.destroy({ where: { id }, transaction })) > 0);
+
+export const restoreBuild = (id: string): Promise<void> =>
+  writing((transaction) => BuildRow.restore({ where: { id }, transaction }));
+
+/** Puts builds into a database that has never held any. Returns how many went in. */
+export async function seedIfEmpty(builds: Build[]): Promise<number> {
+  return writing(async (transaction) => {
+    if ((await BuildRow.count({ paranoid: false, transaction })) > 0) return 0;
+    for (const build of builds) await insert(build, transaction);
+    return builds.length;
+  });
+}
