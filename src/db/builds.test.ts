@@ -16,7 +16,6 @@ import {
   seedIfEmpty,
 } from './builds';
 import { DatabaseTrouble, database, inWords, openDatabase } from './database';
-import { LayoutRow } from './models';
 
 const folder = mkdtempSync(join(tmpdir(), 'havrik-db-'));
 let count = 0;
@@ -26,7 +25,7 @@ beforeEach(() => {
   process.env.HAVRIK_DB = fresh();
 });
 afterEach(async () => {
-  await (await database()).close();
+  await (await database()).sequelize.close();
 });
 
 const full = () => {
@@ -41,12 +40,12 @@ it('gives back what was put in', async () => {
 });
 
 it('writes ahead, and keeps layouts to builds that are there', async () => {
-  const sequelize = await database();
+  const { sequelize, layouts } = await database();
   const ask = (pragma: string) => sequelize.query(`PRAGMA ${pragma}`, { type: QueryTypes.SELECT });
   expect(await ask('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
   expect(await ask('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
   await expect(
-    LayoutRow.create({ id: 'a', buildId: 'nowhere', name: 'x', geometry: '{}', format: 1 }),
+    layouts.create({ id: 'a', buildId: 'nowhere', name: 'x', geometry: '{}', format: 1 }),
   ).rejects.toThrow(/FOREIGN KEY/);
 });
 
@@ -123,10 +122,11 @@ it('loads the demonstration only into a database that never held a build', async
 it('lists a damaged build without falling over, and says so when it is opened', async () => {
   const { id } = await createBuild(full());
   await createBuild(full());
-  await LayoutRow.update({ geometry: '{"wheelbase":' }, { where: { buildId: id } });
+  const { layouts } = await database();
+  await layouts.update({ geometry: '{"wheelbase":' }, { where: { buildId: id } });
   expect((await listBuilds()).map(({ build }) => build === null).sort()).toEqual([false, true]);
   await expect(openBuild(id)).rejects.toThrow(UnreadableBuild);
-  await LayoutRow.update({ geometry: '{"wheelbase":2}' }, { where: { buildId: id } });
+  await layouts.update({ geometry: '{"wheelbase":2}' }, { where: { buildId: id } });
   await expect(openBuild(id)).rejects.toThrow(/wheelbase is 2: at least 300 mm/);
 });
 
@@ -134,7 +134,7 @@ describe('trouble with the database', () => {
   it('is told when its folder cannot be written', async () => {
     await expect(openDatabase('/proc/havrik/havrik.sqlite')).rejects.toThrow(DatabaseTrouble);
     const path = fresh();
-    await (await openDatabase(path)).close();
+    await (await openDatabase(path)).sequelize.close();
     if (process.getuid?.() !== 0) {
       chmodSync(path, 0o444);
       await expect(openDatabase(path)).rejects.toThrow(/cannot write/);

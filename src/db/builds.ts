@@ -6,7 +6,7 @@ import type { Build } from '../core/model/build';
 import { checkDraft } from '../core/file/check';
 import { describeProblems } from '../core/model/problems';
 import { database, inWords } from './database';
-import { BuildRow, LayoutRow } from './models';
+import type { BuildRow, Database, LayoutRow } from './models';
 
 /** A build as the list shows it; `build` is null where its row cannot be read. */
 export interface Listed {
@@ -31,17 +31,24 @@ export type Saved =
 /** The database holds a build this program cannot read. */
 export class UnreadableBuild extends Error {}
 
-const turn = new Mutex();
+// One per process, not per bundle of the server.
+const globals = globalThis as { havrikWriters?: Mutex };
+const turn = (globals.havrikWriters ??= new Mutex());
 
 /**
  * Runs `work` in one transaction that takes the write lock at once; errors come in words. Writers of
  * this process take turns: waiting inside SQLite would hold the threads the others need to finish.
  */
-async function writing<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
-  const sequelize = await database();
+async function writing<T>(
+  work: (tables: Database, transaction: Transaction) => Promise<T>,
+): Promise<T> {
+  const tables = await database();
   return turn.runExclusive(async () => {
     try {
-      return await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work);
+      return await tables.sequelize.transaction(
+        { type: Transaction.TYPES.IMMEDIATE },
+        (transaction) => work(tables, transaction),
+      );
     } catch (error) {
       throw inWords(error);
     }
@@ -76,9 +83,11 @@ function buildOf(row: BuildRow, layout: LayoutRow): Build {
 
 /** Every build that is not deleted, the last one worked on first. */
 export async function listBuilds(): Promise<Listed[]> {
-  await database();
-  const rows = await BuildRow.findAll();
-  const layouts = await LayoutRow.findAll({ where: { buildId: rows.map((row) => row.id) } });
+  const tables = await database();
+  const rows = await tables.builds.findAll();
+  const layouts = await tables.layouts.findAll({
+    where: { buildId: rows.map((row) => row.id) },
+  });
   return rows
     .flatMap((row) => {
       const layout = layouts.find((candidate) => candidate.buildId === row.id);
@@ -95,9 +104,9 @@ export async function listBuilds(): Promise<Listed[]> {
 }
 
 export async function openBuild(id: string): Promise<Opened | null> {
-  await database();
-  const row = await BuildRow.findByPk(id);
-  const layout = row && (await LayoutRow.findOne({ where: { buildId: id } }));
+  const { builds, layouts } = await database();
+  const row = await builds.findByPk(id);
+  const layout = row && (await layouts.findOne({ where: { buildId: id } }));
   return layout ? { id, version: layout.version, build: buildOf(row, layout) } : null;
 }
 
@@ -105,24 +114,29 @@ export async function openBuild(id: string): Promise<Opened | null> {
 export async function savedState(
   id: string,
 ): Promise<{ version: number; savedBy: string | null } | null> {
-  await database();
-  const layout = await LayoutRow.findOne({
+  const { builds, layouts } = await database();
+  const layout = await layouts.findOne({
     where: { buildId: id },
     attributes: ['version', 'savedBy'],
   });
-  const row = layout && (await BuildRow.findByPk(id, { attributes: ['id'] }));
+  const row = layout && (await builds.findByPk(id, { attributes: ['id'] }));
   return row ? { version: layout.version, savedBy: layout.savedBy } : null;
 }
 
 export async function createBuild(build: Build): Promise<Opened> {
-  return writing((transaction) => insert(build, transaction));
+  return writing((tables, transaction) => insert(tables, build, transaction));
 }
 
-async function insert(build: Build, transaction: Transaction, savedBy?: string): Promise<Opened> {
+async function insert(
+  { builds, layouts }: Database,
+  build: Build,
+  transaction: Transaction,
+  savedBy?: string,
+): Promise<Opened> {
   const { geometry, format, name, use } = rowOf(build);
   const id = randomUUID();
-  await BuildRow.create({ id, name, use }, { transaction });
-  await LayoutRow.create(
+  await builds.create({ id, name, use }, { transaction });
+  await layouts.create(
     { id: randomUUID(), buildId: id, name: 'As drawn', geometry, format, savedBy },
     { transaction },
   );
@@ -141,14 +155,14 @@ export async function saveBuild(
   build: Build,
   savedBy: string,
 ): Promise<Saved> {
-  return writing(async (transaction) => {
-    const row = await BuildRow.findByPk(id, { transaction });
-    const layout = row && (await LayoutRow.findOne({ where: { buildId: id }, transaction }));
+  return writing(async (tables, transaction) => {
+    const row = await tables.builds.findByPk(id, { transaction });
+    const layout = row && (await tables.layouts.findOne({ where: { buildId: id }, transaction }));
     if (!layout) return { outcome: 'gone' };
     const { geometry, format, name, use } = rowOf(build);
     if (layout.version !== version && layout.savedBy !== savedBy) {
       const kept = { ...build, name: `${name.slice(0, 60)} (other window)` };
-      const { id: keptId } = await insert(kept, transaction, savedBy);
+      const { id: keptId } = await insert(tables, kept, transaction, savedBy);
       return { outcome: 'kept', id: keptId, version: 1, name: kept.name };
     }
     const next = layout.version + 1;
@@ -168,16 +182,18 @@ export async function duplicateBuild(id: string): Promise<Opened | null> {
 
 /** Takes a build off the list; `restoreBuild` puts it back. False when there is none. */
 export const deleteBuild = (id: string): Promise<boolean> =>
-  writing(async (transaction) => (await BuildRow.destroy({ where: { id }, transaction })) > 0);
+  writing(
+    async ({ builds }, transaction) => (await builds.destroy({ where: { id }, transaction })) > 0,
+  );
 
 export const restoreBuild = (id: string): Promise<void> =>
-  writing((transaction) => BuildRow.restore({ where: { id }, transaction }));
+  writing(({ builds }, transaction) => builds.restore({ where: { id }, transaction }));
 
 /** Puts builds into a database that has never held any. Returns how many went in. */
 export async function seedIfEmpty(builds: Build[]): Promise<number> {
-  return writing(async (transaction) => {
-    if ((await BuildRow.count({ paranoid: false, transaction })) > 0) return 0;
-    for (const build of builds) await insert(build, transaction);
+  return writing(async (tables, transaction) => {
+    if ((await tables.builds.count({ paranoid: false, transaction })) > 0) return 0;
+    for (const build of builds) await insert(tables, build, transaction);
     return builds.length;
   });
 }

@@ -4,17 +4,18 @@ import { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { MIGRATIONS } from './migrations';
 import { defineModels } from './models';
+import type { Database } from './models';
 
 /** The database cannot be used, in words for the person who starts or uses Havrik. */
 export class DatabaseTrouble extends Error {}
 
-export const databasePath = (): string => resolve(process.env.HAVRIK_DB ?? 'data/havrik.sqlite');
+export const databasePath = (): string =>
+  resolve(/*turbopackIgnore: true*/ process.env.HAVRIK_DB ?? 'data/havrik.sqlite');
 
 /** Opens (and where needed makes) the database at `path` and brings its tables up to date. */
-export async function openDatabase(path: string): Promise<Sequelize> {
+export async function openDatabase(path: string): Promise<Database> {
   assertWritable(path);
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: path, logging: false });
-  defineModels(sequelize);
   try {
     // Writers do not wait for readers, and a killed process leaves whole transactions behind.
     await sequelize.query('PRAGMA journal_mode = WAL');
@@ -29,7 +30,7 @@ export async function openDatabase(path: string): Promise<Sequelize> {
     await sequelize.close().catch(() => undefined);
     throw inWords(error, path);
   }
-  return sequelize;
+  return defineModels(sequelize);
 }
 
 function assertWritable(path: string): void {
@@ -68,10 +69,11 @@ export function inWords(error: unknown, path = databasePath()): Error {
   return error instanceof Error ? error : new Error(text);
 }
 
-const globals = globalThis as { havrikDatabase?: { path: string; opened: Promise<Sequelize> } };
+// The server's parts are bundled apart: what they share hangs on the process.
+const globals = globalThis as { havrikDatabase?: { path: string; opened: Promise<Database> } };
 
 /** The one open database of this process. A failed opening is tried again at the next call. */
-export function database(): Promise<Sequelize> {
+export function database(): Promise<Database> {
   const path = databasePath();
   if (globals.havrikDatabase?.path !== path) {
     const opened = openDatabase(path);

@@ -1,19 +1,24 @@
-import { DataTypes, Model } from 'sequelize';
+import { DataTypes } from 'sequelize';
 import type {
   CreationOptional,
   InferAttributes,
   InferCreationAttributes,
+  Model,
+  ModelStatic,
   Sequelize,
 } from 'sequelize';
 
 /** A build: what the car is called and for. Deleting one keeps its row, so that it can be undone. */
-export class BuildRow extends Model<InferAttributes<BuildRow>, InferCreationAttributes<BuildRow>> {
-  declare id: string;
-  declare name: string;
-  declare use: string;
-  declare createdAt: CreationOptional<Date>;
-  declare updatedAt: CreationOptional<Date>;
-  declare deletedAt: CreationOptional<Date | null>;
+export interface BuildRow extends Model<
+  InferAttributes<BuildRow>,
+  InferCreationAttributes<BuildRow>
+> {
+  id: string;
+  name: string;
+  use: string;
+  createdAt: CreationOptional<Date>;
+  updatedAt: CreationOptional<Date>;
+  deletedAt: CreationOptional<Date | null>;
 }
 
 /**
@@ -21,23 +26,32 @@ export class BuildRow extends Model<InferAttributes<BuildRow>, InferCreationAttr
  * and use, in the file's format `format`; `version` counts saves; `savedBy` is the window that made
  * the last one.
  */
-export class LayoutRow extends Model<
+export interface LayoutRow extends Model<
   InferAttributes<LayoutRow>,
   InferCreationAttributes<LayoutRow>
 > {
-  declare id: string;
-  declare buildId: string;
-  declare name: string;
-  declare geometry: string;
-  declare format: number;
-  declare version: CreationOptional<number>;
-  declare savedBy: CreationOptional<string | null>;
-  declare createdAt: CreationOptional<Date>;
-  declare updatedAt: CreationOptional<Date>;
+  id: string;
+  buildId: string;
+  name: string;
+  geometry: string;
+  format: number;
+  version: CreationOptional<number>;
+  savedBy: CreationOptional<string | null>;
+  createdAt: CreationOptional<Date>;
+  updatedAt: CreationOptional<Date>;
 }
 
-export function defineModels(sequelize: Sequelize): void {
-  BuildRow.init(
+export interface Database {
+  sequelize: Sequelize;
+  builds: ModelStatic<BuildRow>;
+  layouts: ModelStatic<LayoutRow>;
+}
+
+/** The tables of an open connection. */
+export const defineModels = (sequelize: Sequelize): Database => ({
+  sequelize,
+  builds: sequelize.define<BuildRow>(
+    'build',
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       name: { type: DataTypes.TEXT, allowNull: false },
@@ -46,9 +60,10 @@ export function defineModels(sequelize: Sequelize): void {
       updatedAt: DataTypes.DATE,
       deletedAt: DataTypes.DATE,
     },
-    { sequelize, tableName: 'builds', underscored: true, paranoid: true },
-  );
-  LayoutRow.init(
+    { tableName: 'builds', underscored: true, paranoid: true },
+  ),
+  layouts: sequelize.define<LayoutRow>(
+    'layout',
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       buildId: { type: DataTypes.UUID, allowNull: false },
@@ -60,6 +75,6 @@ export function defineModels(sequelize: Sequelize): void {
       createdAt: DataTypes.DATE,
       updatedAt: DataTypes.DATE,
     },
-    { sequelize, tableName: 'layouts', underscored: true },
-  );
-}
+    { tableName: 'layouts', underscored: true },
+  ),
+});

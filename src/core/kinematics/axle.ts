@@ -32,6 +32,10 @@ export const pointsOf = (design: AxleDesign, side: Side): Points =>
 export const pointsKey = (design: AxleDesign, side: Side): 'points' | 'rightPoints' =>
   side === 'right' && design.rightPoints ? 'rightPoints' : 'points';
 
+/** Rack travel each way from centre, mm; 0 on an unsteered axle. */
+export const rackTravelOf = (design: AxleDesign): number =>
+  'rack' in design ? design.rack.travel : 0;
+
 /** Makes both corners, or says which points make the layout as drawn unusable. */
 export function prepareAxle(design: AxleDesign): PreparedAxle {
   const left = prepareDoubleWishbone(design.points, design.static);
@@ -51,7 +55,7 @@ export function prepareAxle(design: AxleDesign): PreparedAxle {
     axle: {
       left: { corner: left.corner, radius, rackSign: 1 },
       right: { corner: right.corner, radius, rackSign: -1 },
-      rackTravel: 'rack' in design ? design.rack.travel : 0,
+      rackTravel: rackTravelOf(design),
     },
   };
 }

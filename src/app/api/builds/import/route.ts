@@ -1,0 +1,3 @@
+import { importBuild } from '@/server/requests';
+
+export const POST = (request: Request) => importBuild(request);

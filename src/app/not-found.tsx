@@ -1,0 +1,9 @@
+import { Trouble } from '@/ui/Trouble';
+
+export default function NotFound() {
+  return (
+    <Trouble title="Nothing stands here">
+      This build has been deleted, or the address is mistyped.
+    </Trouble>
+  );
+}

@@ -1,0 +1,8 @@
+import { allBuilds } from '@/server/reading';
+import { BuildsPage } from '@/ui/builds/BuildsPage';
+
+export const dynamic = 'force-dynamic';
+
+export default async function Home() {
+  return <BuildsPage builds={await allBuilds()} />;
+}

@@ -1,0 +1,124 @@
+import { z } from 'zod';
+import {
+  LARGEST_FILE,
+  fileNameOf,
+  readBuildFile,
+  tooLarge,
+  writeBuildFile,
+} from '../core/file/buildFile';
+import { layoutProblems } from '../core/file/check';
+import { buildSchema } from '../core/model/build';
+import { describeProblems, problemsOf } from '../core/model/problems';
+import { UnreadableBuild, createBuild, openBuild, saveBuild } from '../db/builds';
+import type { Saved } from '../db/builds';
+import { DatabaseTrouble } from '../db/database';
+
+export type { Saved };
+
+/** A request that cannot be answered, in words, with its HTTP status. */
+class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+const idSchema = z.uuid();
+const saveSchema = z.strictObject({
+  version: z.int().min(1),
+  savedBy: z.string().min(1).max(64),
+  build: buildSchema,
+});
+const importSchema = z.strictObject({ text: z.string() });
+
+/** Answers with JSON; trouble becomes `{ message }` in words. */
+async function answering(work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof Refused) return refusal(error.status, error.message);
+    if (error instanceof UnreadableBuild) return refusal(422, error.message);
+    if (error instanceof DatabaseTrouble) return refusal(503, error.message);
+    throw error;
+  }
+}
+
+const refusal = (status: number, message: string) => Response.json({ message }, { status });
+
+function buildId(id: string): string {
+  if (!idSchema.safeParse(id).success) throw new Refused(404, 'There is no such build.');
+  return id;
+}
+
+/**
+ * The JSON body of a request that only a page of Havrik's own can have sent (browsers ask before
+ * they send JSON across sites), read no further than the largest file.
+ */
+async function jsonBody<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
+  if (!request.headers.get('content-type')?.startsWith('application/json'))
+    throw new Refused(415, 'Havrik expects JSON.');
+  let size = 0;
+  const chunks: Uint8Array[] = [];
+  const reader = request.body?.getReader();
+  for (;;) {
+    const { done, value: bytes } = (await reader?.read()) ?? { done: true, value: undefined };
+    if (done || !bytes) break;
+    size += bytes.length;
+    // Text within JSON may take two bytes for one.
+    if (size > 2 * LARGEST_FILE) throw new Refused(413, tooLarge(size));
+    chunks.push(bytes);
+  }
+  let value: unknown;
+  try {
+    value = JSON.parse(Buffer.concat(chunks).toString('utf8'));
+  } catch {
+    throw new Refused(400, 'The request was cut off on the way.');
+  }
+  const parsed = schema.safeParse(value);
+  if (!parsed.success) throw new Refused(400, describeProblems(problemsOf(parsed.error)));
+  return parsed.data;
+}
+
+/** A stored build and its version. */
+export const getBuild = (id: string): Promise<Response> =>
+  answering(async () => {
+    const opened = await openBuild(buildId(id));
+    if (!opened) throw new Refused(404, 'This build has been deleted.');
+    return Response.json(opened);
+  });
+
+/** Saves a build; see `saveBuild` for what happens when two windows do. */
+export const putBuild = (id: string, request: Request): Promise<Response> =>
+  answering(async () => {
+    const { version, build, savedBy } = await jsonBody(request, saveSchema);
+    const saved = await saveBuild(buildId(id), version, build, savedBy);
+    return Response.json(saved);
+  });
+
+/** A build as a file to keep; a layout that could not be read back is refused. */
+export const exportBuild = (id: string): Promise<Response> =>
+  answering(async () => {
+    const opened = await openBuild(buildId(id));
+    if (!opened) throw new Refused(404, 'This build has been deleted.');
+    const problems = layoutProblems(opened.build);
+    if (problems.length > 0) throw new Refused(422, describeProblems(problems));
+    const name = fileNameOf(opened.build.name, 'havrik.json');
+    return new Response(writeBuildFile(opened.build), {
+      headers: {
+        'content-type': 'application/json; charset=utf-8',
+        'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      },
+    });
+  });
+
+/** Adds the build in a file's text; answers its id and name. */
+export const importBuild = (request: Request): Promise<Response> =>
+  answering(async () => {
+    const { text } = await jsonBody(request, importSchema);
+    const read = readBuildFile(text);
+    if (!read.ok) throw new Refused(422, describeProblems(read.problems));
+    const { id, build } = await createBuild(read.value);
+    return Response.json({ id, name: build.name });
+  });

@@ -1,0 +1,61 @@
+import { useSnackbar } from 'notistack';
+import { LARGEST_FILE, fileNameOf, tooLarge, writeBuildFile } from '@/core/file/buildFile';
+import { layoutProblems } from '@/core/file/check';
+import { readPointsCsv, writePointsCsv } from '@/core/file/pointsCsv';
+import { pointsKey, pointsOf } from '@/core/kinematics/axle';
+import type { AxleName, Side } from '@/core/model/build';
+import { describeProblems } from '@/core/model/problems';
+import { download, pickText } from '../download';
+import type { MenuEntry } from './TopBar';
+import { useBuildContext } from './useBuildStore';
+
+/** What goes out of the open build as a file, and comes in. */
+export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry[] } {
+  const { store } = useBuildContext();
+  const { enqueueSnackbar } = useSnackbar();
+  const refuse = (text: string) =>
+    enqueueSnackbar(text, { variant: 'error', style: { whiteSpace: 'pre-line' } });
+
+  const exportBuild = () => {
+    const { build } = store.getState();
+    const problems = layoutProblems(build);
+    if (problems.length > 0) {
+      refuse(`Mend this before exporting:\n${describeProblems(problems)}`);
+      return;
+    }
+    download(fileNameOf(build.name, 'havrik.json'), writeBuildFile(build), 'application/json');
+  };
+  const exportPoints = (axle: AxleName, side: Side) => {
+    const { build } = store.getState();
+    const design = build[axle] ?? build.front;
+    const name = fileNameOf(`${build.name} ${axle} ${side}`, 'csv');
+    download(name, writePointsCsv(pointsOf(design, side)), 'text/csv');
+  };
+  const importPoints = async (axle: AxleName, side: Side) => {
+    const file = await pickText('.csv,.txt,.tsv', LARGEST_FILE);
+    if (!file.ok) {
+      refuse(tooLarge(file.size));
+      return;
+    }
+    const read = readPointsCsv(file.text);
+    if (!read.ok) {
+      refuse(`No point was changed:\n${describeProblems(read.problems)}`);
+      return;
+    }
+    store.getState().edit((build) => {
+      const design = build[axle] ?? build.front;
+      Object.assign(design[pointsKey(design, side)]!, read.value);
+    });
+    enqueueSnackbar(
+      `${Object.keys(read.value).length} points read. Undo brings the old ones back.`,
+    );
+  };
+
+  return {
+    entries: (axle, side) => [
+      { label: 'Export this build', act: exportBuild },
+      { label: `Export ${axle} ${side} points as CSV`, act: () => exportPoints(axle, side) },
+      { label: `Read ${axle} ${side} points from CSV`, act: () => void importPoints(axle, side) },
+    ],
+  };
+}

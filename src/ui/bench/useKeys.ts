@@ -1,0 +1,47 @@
+import { useHotkeys } from 'react-hotkeys-hook';
+import { FINE, STEP } from '../pad/CyclePad';
+import { useView } from './viewStore';
+import type { Travel } from '@/core/model/build';
+
+interface Keys {
+  limits: Travel;
+  rackTravel: number;
+  hasShim: boolean;
+  onFind: () => void;
+  onTake: () => void;
+  onLeave: () => void;
+  onUndo: () => void;
+  onRedo: () => void;
+  onHelp: () => void;
+}
+
+/** The bench's keys. Arrows cycle the wheel wherever nothing is being typed. */
+export function useKeys(keys: Keys): void {
+  const move = (travel: number, rack: number) => {
+    const { travel: t, rack: r, show } = useView.getState();
+    const { bump, droop } = keys.limits;
+    show({
+      travel: Math.min(bump, Math.max(-droop, t + travel)),
+      rack: Math.min(keys.rackTravel, Math.max(-keys.rackTravel, r + rack)),
+    });
+  };
+  const prevent = { preventDefault: true };
+  const arrows = (up: number, left: number) => (event: KeyboardEvent) => {
+    const fine = event.shiftKey;
+    move(up * (fine ? FINE : STEP.travel), left * (fine ? FINE : STEP.rack));
+  };
+  useHotkeys('up, shift+up', arrows(1, 0), prevent);
+  useHotkeys('down, shift+down', arrows(-1, 0), prevent);
+  useHotkeys('left, shift+left', arrows(0, 1), prevent);
+  useHotkeys('right, shift+right', arrows(0, -1), prevent);
+  useHotkeys('pageup', () => move(Infinity, 0), prevent);
+  useHotkeys('pagedown', () => move(-Infinity, 0), prevent);
+  useHotkeys('home', () => useView.getState().show({ travel: 0, rack: 0 }), prevent);
+  useHotkeys('s', keys.onFind, prevent);
+  useHotkeys('alt+s', keys.onFind, { ...prevent, enableOnFormTags: true });
+  useHotkeys('enter', keys.onTake, { enabled: keys.hasShim });
+  useHotkeys('escape', keys.onLeave, { enabled: keys.hasShim, enableOnFormTags: true });
+  useHotkeys('mod+z', keys.onUndo, { ...prevent, enableOnFormTags: true });
+  useHotkeys('mod+shift+z, mod+y', keys.onRedo, { ...prevent, enableOnFormTags: true });
+  useHotkeys('shift+slash, ?', keys.onHelp, { useKey: true });
+}

@@ -1,0 +1,32 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { AxleName, Side } from '@/core/model/build';
+import type { LengthUnit } from '@/core/model/length';
+import type { PointName } from '@/core/model/points';
+
+export const STATIONS = ['brief', 'rack'] as const;
+export type Station = (typeof STATIONS)[number];
+
+/** What is being looked at: nothing here changes the build. */
+export interface ViewState {
+  station: Station;
+  axle: AxleName;
+  side: Side;
+  /** Wheel travel, mm, + bump, and rack travel, mm, + left, that floor and readouts show. */
+  travel: number;
+  rack: number;
+  selected: PointName | null;
+  unit: LengthUnit;
+  show: (change: Partial<Omit<ViewState, 'show'>>) => void;
+}
+
+export const AT_REST = { travel: 0, rack: 0, selected: null, axle: 'front', side: 'left' } as const;
+
+/** One window looks at one bench at a time, so this is one store; the unit is remembered. */
+export const useView = create<ViewState>()(
+  persist((set) => ({ ...AT_REST, station: 'rack', unit: 'mm', show: (change) => set(change) }), {
+    name: 'havrik-view',
+    partialize: ({ unit }) => ({ unit }),
+    skipHydration: true,
+  }),
+);

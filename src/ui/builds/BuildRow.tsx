@@ -1,0 +1,133 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { formatDistanceToNow } from 'date-fns';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { bumpSteer, judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
+import { prepareAxle } from '@/core/kinematics/axle';
+import type { Build } from '@/core/model/build';
+import type { Listed } from '@/server/reading';
+import { MEMBERS, drawnAsTyped, onFloor, viewBox, wheelOutlines } from '../floor/drawing';
+import { PAPER, SLATE } from '../theme';
+import { VerdictMark } from '../verdict';
+
+/** One build of the list: its front corner, its name, how it stands. */
+export function BuildRow({
+  listed,
+  busy,
+  onCopy,
+  onRemove,
+}: {
+  listed: Listed;
+  busy: boolean;
+  onCopy: () => void;
+  onRemove: () => void;
+}) {
+  const { id, name, build, updatedAt } = listed;
+  return (
+    <Box
+      component="li"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2.5,
+        bgcolor: 'background.paper',
+        border: `1px solid ${PAPER.line}`,
+        borderRadius: 1,
+        overflow: 'hidden',
+        pr: 2,
+      }}
+    >
+      <Box sx={{ width: 168, height: 104, bgcolor: SLATE.ground, flex: 'none' }}>
+        {build && <Sketch build={build} />}
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography variant="h2" component="h2" noWrap>
+          <Link href={`/builds/${id}`} style={{ color: 'inherit' }}>
+            {name}
+          </Link>
+        </Typography>
+        {build ? <Standing build={build} /> : <Damaged />}
+        <Typography variant="caption" color="text.secondary" suppressHydrationWarning>
+          Last worked on {formatDistanceToNow(new Date(updatedAt), { addSuffix: true })}
+        </Typography>
+      </Box>
+      {build && (
+        <>
+          <Button size="small" onClick={onCopy} disabled={busy} aria-label={`Duplicate ${name}`}>
+            Duplicate
+          </Button>
+          <Button
+            size="small"
+            component="a"
+            href={`/api/builds/${id}/file`}
+            aria-label={`Export ${name}`}
+          >
+            Export
+          </Button>
+        </>
+      )}
+      <Button
+        size="small"
+        color="error"
+        onClick={onRemove}
+        disabled={busy}
+        aria-label={`Delete ${name}`}
+      >
+        Delete
+      </Button>
+    </Box>
+  );
+}
+
+const Damaged = () => (
+  <Typography color="error">This build cannot be read from the database.</Typography>
+);
+
+function Standing({ build }: { build: Build }) {
+  const found = useMemo(() => {
+    const prepared = prepareAxle(build.front);
+    return prepared.ok ? bumpSteer(prepared.axle.left, build.travel) : null;
+  }, [build]);
+  return (
+    <Typography component="div" variant="body2">
+      {build.use}, wheelbase {build.wheelbase} mm.{' '}
+      {found ? (
+        <>
+          Front bump steer {found.span.range.toFixed(2)}°,{' '}
+          <VerdictMark verdict={judgeBumpSteer(found.worst)} />
+        </>
+      ) : (
+        'The front wheel does not reach its whole travel.'
+      )}
+    </Typography>
+  );
+}
+
+/** The front corner from the front, small. */
+function Sketch({ build: { front, travel } }: { build: Build }) {
+  const drawn = drawnAsTyped(front.points, front.static);
+  const box = viewBox('front', 1, front, front.points, travel);
+  const at = (name: keyof typeof drawn.at) => onFloor('front', 1, drawn.at[name]);
+  const tyre = wheelOutlines(drawn, front.tyre).front.map((p) => onFloor('front', 1, p).join(','));
+  return (
+    <svg
+      width="100%"
+      height="100%"
+      viewBox={`${box.left} ${box.top} ${box.right - box.left} ${box.bottom - box.top}`}
+      aria-hidden="true"
+    >
+      <polygon points={tyre.join(' ')} fill={SLATE.raised} stroke={SLATE.string} strokeWidth={4} />
+      <g stroke={SLATE.chalk} strokeWidth={20} strokeLinecap="round">
+        {MEMBERS.map(({ from, to }) => {
+          const [x1, y1] = at(from);
+          const [x2, y2] = at(to);
+          return <line key={from + to} x1={x1} y1={y1} x2={x2} y2={y2} />;
+        })}
+      </g>
+    </svg>
+  );
+}

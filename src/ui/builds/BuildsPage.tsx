@@ -1,0 +1,120 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useRouter } from 'next/navigation';
+import { useSnackbar } from 'notistack';
+import { useState, useTransition } from 'react';
+import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
+import { copyBuild, newBuild, putBack, removeBuild } from '@/server/actions';
+import type { Answer } from '@/server/actions';
+import type { Listed } from '@/server/reading';
+import { pickText } from '../download';
+import { BuildRow } from './BuildRow';
+import { NewBuildDialog } from './NewBuildDialog';
+
+/** Every build in the workshop. */
+export function BuildsPage({ builds }: { builds: Listed[] }) {
+  const router = useRouter();
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const [asking, setAsking] = useState(false);
+  const [busy, startTransition] = useTransition();
+
+  const say = (message: string) =>
+    enqueueSnackbar(message, { variant: 'error', style: { whiteSpace: 'pre-line' } });
+  /** Runs an action; trouble shows, success goes on. */
+  const run = <T,>(action: () => Promise<Answer<T>>, then: (value: T) => void) =>
+    startTransition(async () => {
+      const answer = await action().catch((): Answer<T> => ({
+        ok: false,
+        message: 'Havrik’s server does not answer.',
+      }));
+      if (answer.ok) then(answer.value);
+      else say(answer.message);
+    });
+  const open = (id: string) => router.push(`/builds/${id}`);
+
+  const remove = (build: Listed) =>
+    run(
+      () => removeBuild(build.id),
+      () =>
+        enqueueSnackbar(`“${build.name}” deleted.`, {
+          action: (key) => (
+            <Button
+              color="inherit"
+              onClick={() => {
+                closeSnackbar(key);
+                run(
+                  () => putBack(build.id),
+                  () => undefined,
+                );
+              }}
+            >
+              Undo
+            </Button>
+          ),
+        }),
+    );
+
+  const bringIn = async () => {
+    const file = await pickText('.json,application/json', LARGEST_FILE);
+    if (!file.ok) {
+      say(`Nothing was imported: ${tooLarge(file.size)}`);
+      return;
+    }
+    const response = await fetch('/api/builds/import', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ text: file.text }),
+    }).catch(() => null);
+    const body = (await response?.json().catch(() => null)) as
+      { id?: string; message?: string } | null | undefined;
+    if (body?.id) open(body.id);
+    else say(`Nothing was imported:\n${body?.message ?? 'Havrik’s server does not answer.'}`);
+  };
+
+  return (
+    <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 3, pt: 6, pb: 8 }}>
+      <Box sx={{ display: 'flex', alignItems: 'flex-end', gap: 1.5, mb: 3 }}>
+        <Box sx={{ flex: 1 }}>
+          <Typography variant="h1">Havrik</Typography>
+          <Typography color="text.secondary">
+            Wishbones, uprights and racks for one-off chassis: set the points, cycle the wheel, shim
+            the bump steer away.
+          </Typography>
+        </Box>
+        <Button variant="outlined" onClick={() => void bringIn()} disabled={busy}>
+          Import a file
+        </Button>
+        <Button variant="contained" onClick={() => setAsking(true)} disabled={busy}>
+          New build
+        </Button>
+      </Box>
+      {builds.length === 0 && (
+        <Typography sx={{ py: 6 }}>
+          No builds yet. Start one from a blank layout, or import a file from another machine.
+        </Typography>
+      )}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 1.5 }}>
+        {builds.map((build) => (
+          <BuildRow
+            key={build.id}
+            listed={build}
+            busy={busy}
+            onCopy={() => run(() => copyBuild(build.id), open)}
+            onRemove={() => remove(build)}
+          />
+        ))}
+      </Box>
+      <NewBuildDialog
+        open={asking}
+        onClose={() => setAsking(false)}
+        onName={(name) => {
+          setAsking(false);
+          run(() => newBuild(name), open);
+        }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,65 @@
+'use client';
+
+import InputAdornment from '@mui/material/InputAdornment';
+import TextField from '@mui/material/TextField';
+import type { z } from 'zod';
+import { parseLength, parseNumber, printLength, trimmed } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/length';
+import { FIGURES } from '../theme';
+import { useTypedNumber } from './useTypedNumber';
+import type { TypedNumber } from './useTypedNumber';
+
+interface FieldProps {
+  label: string;
+  value: number;
+  schema: z.ZodType<number>;
+  onValue: TypedNumber['onValue'];
+  width?: number;
+}
+
+/** A length: any notation a builder types, shown in the window's unit. */
+export const LengthField = ({ unit, ...props }: FieldProps & { unit: LengthUnit }) => (
+  <Field
+    {...props}
+    ending={unit}
+    parse={(text) => parseLength(text, unit)}
+    print={(mm) => printLength(mm, unit)}
+  />
+);
+
+/** An angle in degrees. */
+export const AngleField = (props: FieldProps) => (
+  <Field
+    {...props}
+    ending="°"
+    parse={(text) => parseNumber(text.replace(/\s*°$/u, ''))}
+    print={(degrees) => trimmed(degrees, 3)}
+  />
+);
+
+function Field({
+  label,
+  ending,
+  width = 132,
+  ...typed
+}: FieldProps & Pick<TypedNumber, 'parse' | 'print'> & { ending: string }) {
+  const { error, input, onKey } = useTypedNumber(typed);
+  return (
+    <TextField
+      label={label}
+      {...input}
+      onKeyDown={onKey}
+      error={error !== null}
+      helperText={error ?? undefined}
+      sx={{ width }}
+      slotProps={{
+        input: {
+          endAdornment: <InputAdornment position="end">{ending}</InputAdornment>,
+          sx: { fontFamily: FIGURES, fontWeight: 500 },
+        },
+        htmlInput: { inputMode: 'text', autoComplete: 'off', spellCheck: false },
+        formHelperText: { sx: { mx: 0 } },
+      }}
+    />
+  );
+}

@@ -1,0 +1,152 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Tooltip from '@mui/material/Tooltip';
+import Typography from '@mui/material/Typography';
+import { toRad } from '@/core/geometry/angle';
+import type { Build } from '@/core/model/build';
+import { printLength } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/length';
+import { spanOf } from '@/core/motion/range';
+import type { Reading, Sloped, Sweep } from '@/core/motion/sweep';
+import { FIGURES, PAPER } from '../theme';
+import { Ruler } from './Ruler';
+
+interface Figure {
+  quantity: Sloped;
+  label: string;
+  kind: 'angle' | 'length';
+  meaning: string;
+}
+
+const FIGURES_SHOWN: Figure[] = [
+  { quantity: 'toe', label: 'Toe', kind: 'angle', meaning: '+ is toe-in' },
+  { quantity: 'camber', label: 'Camber', kind: 'angle', meaning: '+ is top out' },
+  { quantity: 'caster', label: 'Caster', kind: 'angle', meaning: '+ is top rearward' },
+  { quantity: 'kpi', label: 'Kingpin inclination', kind: 'angle', meaning: '+ is top inward' },
+  {
+    quantity: 'scrub',
+    label: 'Scrub radius',
+    kind: 'length',
+    meaning: '+ where the kingpin axis meets the ground inboard of the contact point',
+  },
+  {
+    quantity: 'trail',
+    label: 'Trail',
+    kind: 'length',
+    meaning: '+ where the kingpin axis meets the ground ahead of the contact point',
+  },
+];
+
+/** Common practice for car uprights; karts lean theirs 10–14°. */
+const KPI_BAND = (use: Build['use']): readonly [number, number] =>
+  use === 'kart' ? [10, 14] : [8, 14];
+
+interface Props {
+  reading: Reading;
+  /** The same position in the layout as it was when it was opened. */
+  opened: Reading | null;
+  sweep: Sweep | null;
+  use: Build['use'];
+  radius: number;
+  unit: LengthUnit;
+}
+
+/** The figures of one wheel, large enough to read from a step away. */
+export function Readouts({ reading, opened, sweep, use, radius, unit }: Props) {
+  return (
+    <Box component="section" aria-label="Readouts" sx={{ display: 'grid', gap: 0.5 }}>
+      {FIGURES_SHOWN.map((figure) => {
+        const now = reading.ok ? reading.value[figure.quantity] : null;
+        const before = opened?.ok ? opened.value[figure.quantity] : null;
+        return (
+          <ReadoutRow
+            key={figure.quantity}
+            figure={figure}
+            now={now}
+            change={now === null || before === null ? null : now - before}
+            span={sweep && spanOf(sweep, figure.quantity)}
+            band={figure.quantity === 'kpi' ? KPI_BAND(use) : null}
+            radius={radius}
+            unit={unit}
+          />
+        );
+      })}
+    </Box>
+  );
+}
+
+function ReadoutRow({
+  figure,
+  now,
+  change,
+  span,
+  band,
+  radius,
+  unit,
+}: {
+  figure: Figure;
+  now: number | null;
+  change: number | null;
+  span: { min: number; max: number } | null;
+  band: readonly [number, number] | null;
+  radius: number;
+  unit: LengthUnit;
+}) {
+  const show = (value: number) => printed(figure.kind, value, unit);
+  const smallest = figure.kind === 'angle' ? 0.005 : 0.05;
+  const notes = [
+    span ? `${show(span.min)} to ${show(span.max)} over travel` : null,
+    figure.quantity === 'toe' && now !== null
+      ? `${printLength(acrossTyre(now, radius, unit), unit)} ${unit} at the tyre`
+      : null,
+    change !== null && Math.abs(change) >= smallest
+      ? `${change > 0 ? '+' : '−'}${show(Math.abs(change))} since opened`
+      : null,
+  ].filter(Boolean);
+  return (
+    <Box data-readout={figure.quantity} sx={{ minWidth: 0 }}>
+      <Box
+        sx={{ display: 'flex', alignItems: 'baseline', justifyContent: 'space-between', gap: 1 }}
+      >
+        <Tooltip title={figure.meaning} placement="left">
+          <Typography variant="body2" sx={{ whiteSpace: 'nowrap' }}>
+            {figure.label}
+          </Typography>
+        </Tooltip>
+        <Box
+          component="output"
+          aria-label={figure.label}
+          sx={{ fontFamily: FIGURES, fontSize: 23, fontWeight: 600, lineHeight: 1.1 }}
+        >
+          {now === null ? '–' : show(now)}
+          <Box component="span" sx={{ fontSize: 14, ml: 0.4, color: PAPER.soft }}>
+            {figure.kind === 'angle' ? '°' : unit}
+          </Box>
+        </Box>
+      </Box>
+      {now !== null && <Ruler now={now} span={span} band={band} />}
+      <Typography
+        variant="caption"
+        component="div"
+        sx={{ color: 'text.secondary', minHeight: 17, mt: -0.25, fontFamily: FIGURES }}
+      >
+        {notes.join('; ')}
+      </Typography>
+    </Box>
+  );
+}
+
+/** Toe as a tape reads it, mm over the tyre's diameter, rounded as it is shown. */
+function acrossTyre(toe: number, radius: number, unit: LengthUnit): number {
+  const mm = 2 * radius * Math.sin(toRad(toe));
+  const grain = unit === 'mm' ? 0.1 : 0.254;
+  return Math.round(mm / grain) * grain;
+}
+
+function printed(kind: Figure['kind'], value: number, unit: LengthUnit): string {
+  const [shown, decimals] =
+    kind === 'angle' ? [value, 2] : unit === 'mm' ? [value, 1] : [value / 25.4, 2];
+  const text = shown.toFixed(decimals);
+  return (Number(text) === 0 ? (0).toFixed(decimals) : text).replace('-', '−');
+}

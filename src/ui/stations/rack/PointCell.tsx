@@ -1,0 +1,101 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import { memo, useEffect } from 'react';
+import type { ClipboardEvent, KeyboardEvent } from 'react';
+import { parseLength, printLength } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/length';
+import { POINT_LABELS } from '@/core/model/points';
+import type { Coordinate, PointName } from '@/core/model/points';
+import { coordinate as coordinateSchema } from '@/core/model/wording';
+import { useTypedNumber } from '../../fields/useTypedNumber';
+import { FIGURES, PAPER, VERDICT } from '../../theme';
+
+export interface PointCellProps {
+  point: PointName;
+  coordinate: Coordinate;
+  value: number;
+  unit: LengthUnit;
+  onValue: (point: PointName, coordinate: Coordinate, mm: number, visit: string) => void;
+  onError: (cell: string, why: string | null) => void;
+  onFocus: (point: PointName) => void;
+  onStep: (point: PointName, coordinate: Coordinate, rows: number) => void;
+  onPaste: (
+    event: ClipboardEvent<HTMLInputElement>,
+    point: PointName,
+    coordinate: Coordinate,
+  ) => void;
+}
+
+/** How far Alt + arrow moves a coordinate, mm; with Shift a tenth of it. */
+const NUDGE = 1;
+
+export const cellId = (point: PointName, coordinate: Coordinate) => `${point}-${coordinate}`;
+
+/** One coordinate of one point. */
+export const PointCell = memo(function PointCell(props: PointCellProps) {
+  const { point, coordinate, value, unit, onValue, onError } = props;
+  const { error, input, onKey } = useTypedNumber({
+    value,
+    parse: (text) => parseLength(text, unit),
+    print: (mm) => printLength(mm, unit),
+    schema: coordinateSchema,
+    onValue: (mm, visit) => onValue(point, coordinate, mm, visit),
+  });
+  const id = cellId(point, coordinate);
+  useEffect(() => {
+    onError(id, error);
+    return () => onError(id, null);
+  }, [id, error, onError]);
+
+  const handleKey = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (onKey(event)) return;
+    const up = event.key === 'ArrowUp';
+    if (event.altKey && (up || event.key === 'ArrowDown')) {
+      event.preventDefault();
+      const step = (event.shiftKey ? NUDGE / 10 : NUDGE) * (up ? 1 : -1);
+      onValue(point, coordinate, Number((value + step).toFixed(6)), `nudge-${id}`);
+    } else if (up || event.key === 'ArrowDown' || event.key === 'Enter') {
+      event.preventDefault();
+      props.onStep(point, coordinate, up ? -1 : 1);
+    }
+  };
+
+  return (
+    <Box
+      component="input"
+      {...input}
+      id={id}
+      aria-label={`${POINT_LABELS[point]}, ${coordinate}, ${unit}`}
+      aria-invalid={error !== null}
+      aria-describedby={error === null ? undefined : 'points-error'}
+      autoComplete="off"
+      spellCheck={false}
+      onFocus={(event: React.FocusEvent<HTMLInputElement>) => {
+        input.onFocus();
+        event.target.select();
+        props.onFocus(point);
+      }}
+      onKeyDown={handleKey}
+      onPaste={(event: ClipboardEvent<HTMLInputElement>) => props.onPaste(event, point, coordinate)}
+      sx={{
+        width: '100%',
+        height: 25,
+        border: `1px solid ${error === null ? 'transparent' : VERDICT.bad}`,
+        borderRadius: 0.5,
+        bgcolor: 'transparent',
+        color: PAPER.ink,
+        font: `500 16px ${FIGURES}`,
+        fontVariantNumeric: 'tabular-nums',
+        textAlign: 'right',
+        px: 0.75,
+        '&:hover': { borderColor: PAPER.line },
+        '&:focus': {
+          outline: `2px solid ${error === null ? PAPER.accent : VERDICT.bad}`,
+          outlineOffset: -1,
+          bgcolor: PAPER.sheet,
+        },
+      }}
+    />
+  );
+});

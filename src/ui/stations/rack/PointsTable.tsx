@@ -1,0 +1,160 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import { useSnackbar } from 'notistack';
+import { useCallback, useRef, useState } from 'react';
+import type { ClipboardEvent } from 'react';
+import type { LengthUnit } from '@/core/model/length';
+import { COORDINATES, POINT_LABELS, POINT_NAMES } from '@/core/model/points';
+import type { Coordinate, PointName, Points } from '@/core/model/points';
+import { describeProblems } from '@/core/model/problems';
+import { PAPER, VERDICT } from '../../theme';
+import { PointCell, cellId } from './PointCell';
+import { pastedPoints } from './pastePoints';
+
+interface Props {
+  points: Points;
+  unit: LengthUnit;
+  steered: boolean;
+  selected: PointName | null;
+  onSelect: (name: PointName) => void;
+  /** Changes points; edits with the same step are undone together. */
+  onEdit: (change: (points: Points) => void, step?: string) => void;
+}
+
+const HEADINGS: Record<Coordinate, string> = { ahead: 'ahead', out: 'out', up: 'up' };
+
+/** Every point of one corner, typed in mm or inches, a spreadsheet's block pasted anywhere. */
+export function PointsTable({ points, unit, steered, selected, onSelect, onEdit }: Props) {
+  const { enqueueSnackbar } = useSnackbar();
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const latest = useRef({ points, unit, onEdit, onSelect });
+  latest.current = { points, unit, onEdit, onSelect };
+
+  const handleError = useCallback((cell: string, why: string | null) => {
+    setErrors((before) => {
+      if ((before[cell] ?? null) === why) return before;
+      const { [cell]: _, ...rest } = before;
+      return why === null ? rest : { ...rest, [cell]: why };
+    });
+  }, []);
+  const handleValue = useCallback(
+    (point: PointName, coordinate: Coordinate, mm: number, visit: string) =>
+      latest.current.onEdit((edited) => {
+        edited[point][coordinate] = mm;
+      }, visit),
+    [],
+  );
+  const handleFocus = useCallback((point: PointName) => latest.current.onSelect(point), []);
+  const handleStep = useCallback((point: PointName, coordinate: Coordinate, rows: number) => {
+    const next = POINT_NAMES[POINT_NAMES.indexOf(point) + rows];
+    if (next) document.getElementById(cellId(next, coordinate))?.focus();
+  }, []);
+  const handlePaste = useCallback(
+    (event: ClipboardEvent<HTMLInputElement>, point: PointName, coordinate: Coordinate) => {
+      const text = event.clipboardData.getData('text/plain');
+      const { points: current, unit: shown, onEdit: edit } = latest.current;
+      const pasted = pastedPoints(text, shown, { point, coordinate }, current);
+      if (!pasted) return;
+      event.preventDefault();
+      if (pasted.ok) edit((edited) => Object.assign(edited, pasted.value));
+      else
+        enqueueSnackbar(`Nothing was pasted:\n${describeProblems(pasted.problems, 4)}`, {
+          variant: 'error',
+          style: { whiteSpace: 'pre-line' },
+        });
+    },
+    [enqueueSnackbar],
+  );
+
+  const firstError = Object.entries(errors)[0];
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Box
+        component="table"
+        aria-label={`Points, ${unit}`}
+        sx={{
+          width: '100%',
+          borderCollapse: 'collapse',
+          '& th': { fontWeight: 500, fontSize: 14, textAlign: 'left', py: 0, px: 0.75 },
+          '& td': { p: 0, width: 92 },
+          '& tbody tr': { borderTop: `1px solid ${PAPER.line}` },
+        }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">
+              <Box component="span" sx={{ color: 'text.secondary' }}>
+                {unit} at ride height
+              </Box>
+            </th>
+            {COORDINATES.map((coordinate) => (
+              <Box component="th" key={coordinate} scope="col" style={{ textAlign: 'right' }}>
+                {HEADINGS[coordinate]}
+              </Box>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {POINT_NAMES.map((name) => (
+            <Box
+              component="tr"
+              key={name}
+              sx={name === selected ? { bgcolor: PAPER.wash } : undefined}
+            >
+              <th scope="row">
+                <Box
+                  component="button"
+                  type="button"
+                  tabIndex={-1}
+                  onClick={() => onSelect(name)}
+                  sx={{
+                    all: 'unset',
+                    cursor: 'pointer',
+                    whiteSpace: 'nowrap',
+                    fontWeight: name === selected ? 600 : 500,
+                  }}
+                >
+                  {labelOf(name, steered)}
+                </Box>
+              </th>
+              {COORDINATES.map((coordinate) => (
+                <td key={coordinate}>
+                  <PointCell
+                    point={name}
+                    coordinate={coordinate}
+                    value={points[name][coordinate]}
+                    unit={unit}
+                    onValue={handleValue}
+                    onError={handleError}
+                    onFocus={handleFocus}
+                    onStep={handleStep}
+                    onPaste={handlePaste}
+                  />
+                </td>
+              ))}
+            </Box>
+          ))}
+        </tbody>
+      </Box>
+      <Box
+        id="points-error"
+        role="status"
+        sx={{ color: VERDICT.bad, fontSize: 13, minHeight: 18, px: 0.75 }}
+      >
+        {firstError && `${inWords(firstError[0])} ${firstError[1]}; the last value holds`}
+      </Box>
+    </Box>
+  );
+}
+
+const labelOf = (name: PointName, steered: boolean) => {
+  const label = steered ? POINT_LABELS[name] : POINT_LABELS[name].replace('tie rod', 'toe link');
+  return label.charAt(0).toUpperCase() + label.slice(1);
+};
+
+/** `upperOuter-up` → `upper ball joint, up:`. */
+function inWords(cell: string): string {
+  const [name, coordinate] = cell.split('-') as [PointName, Coordinate];
+  return `${POINT_LABELS[name]}, ${coordinate}:`;
+}

@@ -1,0 +1,135 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { Shim } from '@/core/bumpsteer/shim';
+import { printLength } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/length';
+import { PAPER } from '../../theme';
+import { VerdictMark } from '../../verdict';
+
+interface Props {
+  bumpSteer: BumpSteer | null;
+  /** A shim found and not yet taken, or null. */
+  found: Shim | null;
+  /** No height of the joint reaches the whole travel. */
+  hopeless: boolean;
+  unit: LengthUnit;
+  joint: string;
+  onFind: () => void;
+  onTake: (raise: number) => void;
+  onLeave: () => void;
+}
+
+/** Washers come in steps: the nearest stack that can be built. */
+const GRAIN = { mm: 0.5, in: 25.4 / 32 };
+/** A spacer longer than this in single shear wants another cure (common practice). */
+const LONG_SPACER = 15;
+
+/** Bump steer as drawn, and the washer stack that flattens it best. */
+export function ShimPanel(props: Props) {
+  const { bumpSteer, found, hopeless, unit, joint, onFind, onTake, onLeave } = props;
+  const length = (mm: number) => `${printLength(Math.abs(Number(mm.toFixed(2))), unit)} ${unit}`;
+  return (
+    <Box
+      component="section"
+      aria-label="Shim"
+      sx={{ borderTop: `1px solid ${PAPER.line}`, pt: 0.75 }}
+    >
+      {found ? (
+        <Proposal {...{ found, unit, joint, onTake, onLeave, length }} />
+      ) : (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            {bumpSteer ? (
+              <>
+                <Typography component="div" sx={{ fontWeight: 600 }}>
+                  Bump steer {angle(bumpSteer.span.range)} over the travel,{' '}
+                  <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst)} />
+                </Typography>
+                <Typography variant="caption" color="text.secondary">
+                  {slopeInWords(bumpSteer.slope)}
+                </Typography>
+              </>
+            ) : (
+              <Typography sx={{ fontWeight: 600 }}>
+                Bump steer unknown: the wheel cannot go through its whole travel.
+              </Typography>
+            )}
+            {hopeless && (
+              <Typography role="alert" variant="caption" component="div" color="error">
+                No height of the {joint} within 60 mm lets the wheel go through its whole travel.
+              </Typography>
+            )}
+          </Box>
+          <Button variant="contained" onClick={onFind} disabled={!bumpSteer} aria-keyshortcuts="s">
+            Find shim (S)
+          </Button>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Proposal({
+  found,
+  unit,
+  joint,
+  onTake,
+  onLeave,
+  length,
+}: Pick<Props, 'unit' | 'joint' | 'onTake' | 'onLeave'> & {
+  found: Shim;
+  length: (mm: number) => string;
+}) {
+  const { raise, before, after } = found;
+  const stack = Math.round(raise / GRAIN[unit]) * GRAIN[unit];
+  const nothing = Math.abs(raise) < 0.05;
+  const way = raise > 0 ? 'up' : 'down';
+  return (
+    <Box role="status">
+      <Typography sx={{ fontWeight: 600 }}>
+        {nothing
+          ? `No shim does better: the ${joint} is where it leaves least.`
+          : `Move the ${joint} ${length(raise)} ${way}.`}
+      </Typography>
+      <Typography variant="body2">
+        Toe range {before ? angle(before.span.range) : 'unknown'} → {angle(after.span.range)} left
+        over, <VerdictMark verdict={judgeBumpSteer(after.worst)} />
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 1, mt: 0.75, alignItems: 'center', flexWrap: 'wrap' }}>
+        {!nothing && (
+          <Button variant="contained" size="small" onClick={() => onTake(raise)}>
+            Take {length(raise)} (Enter)
+          </Button>
+        )}
+        {!nothing && Math.abs(stack) > 0 && Math.abs(stack - raise) > 0.01 && (
+          <Button variant="outlined" size="small" onClick={() => onTake(stack)}>
+            Take {length(stack)} of washers
+          </Button>
+        )}
+        <Button size="small" onClick={onLeave}>
+          Leave it (Esc)
+        </Button>
+      </Box>
+      {Math.abs(raise) > LONG_SPACER && (
+        <Typography variant="caption" component="div" sx={{ mt: 0.5 }}>
+          Caution: a {length(raise)} spacer on a bolt held at one end bends. Hold it at both ends,
+          or move the joint itself.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
+
+function slopeInWords(slope: number): string {
+  const per10 = Math.abs(slope * 10);
+  if (per10 < 0.0005) return 'Level at ride height.';
+  const amount = per10.toFixed(per10 < 0.1 ? 3 : 2);
+  return `At ride height toes ${slope > 0 ? 'in' : 'out'} by ${amount}° for each 10 mm of bump.`;
+}

@@ -1,0 +1,32 @@
+import Box from '@mui/material/Box';
+import type { Verdict } from '@/core/bumpsteer/bumpSteer';
+import { VERDICT } from './theme';
+
+const SHAPES: Record<Verdict, { path: string; colour: string }> = {
+  'very good': { path: 'M1 6.5L5 11L11 2', colour: VERDICT.good },
+  accept: { path: 'M1 6.5L5 11L11 2', colour: VERDICT.good },
+  'near the edge': { path: 'M6 1v10M1 6h10', colour: VERDICT.edge },
+  rework: { path: 'M1.5 1.5l9 9M10.5 1.5l-9 9', colour: VERDICT.bad },
+};
+
+/** A verdict as a shape and its word. */
+export function VerdictMark({ verdict }: { verdict: Verdict }) {
+  const { path, colour } = SHAPES[verdict];
+  return (
+    <Box
+      component="span"
+      sx={{
+        display: 'inline-flex',
+        alignItems: 'center',
+        gap: 0.75,
+        color: colour,
+        fontWeight: 600,
+      }}
+    >
+      <svg width={12} height={12} aria-hidden="true">
+        <path d={path} fill="none" stroke="currentColor" strokeWidth={2.2} />
+      </svg>
+      {verdict}
+    </Box>
+  );
+}
