@@ -1,5 +1,5 @@
 const transform = {
-  '^.+\\.tsx?$': [
+  '^.+\\.(tsx?|mjs|js)$': [
     '@swc/jest',
     {
       jsc: {
@@ -12,6 +12,8 @@ const transform = {
 };
 const shared = {
   transform,
+  // Packages that ship as ES modules only.
+  transformIgnorePatterns: ['node_modules/(?!(ml-|is-any-array|get-port))'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '\\.css$': '<rootDir>/src/test/style.ts' },
 };
 
@@ -23,9 +25,6 @@ const config = {
       displayName: 'unit',
       testEnvironment: 'node',
       testMatch: ['<rootDir>/{src,cli,scripts}/**/*.test.ts'],
-      // Packages of the tests that ship as ES modules only.
-      transformIgnorePatterns: ['node_modules/(?!(ml-|is-any-array|get-port))'],
-      transform: { ...transform, '^.+\\.m?js$': transform['^.+\\.tsx?$'] },
     },
     {
       ...shared,
@@ -39,7 +38,7 @@ const config = {
       displayName: 'e2e',
       testEnvironment: 'node',
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
-      testTimeout: 120_000,
+      setupFilesAfterEnv: ['<rootDir>/e2e/setup.ts'],
     },
   ],
 };

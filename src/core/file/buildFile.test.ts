@@ -12,8 +12,13 @@ const said = (text: string) => {
   const read = readBuildFile(text);
   return read.ok ? 'accepted' : describeProblems(read.problems, 50);
 };
-const withChange = (change: (build: Record<string, any>) => void) => {
-  const build = JSON.parse(writeBuildFile(blankBuild('Test'))) as Record<string, unknown>;
+/** A file's document to be spoiled. */
+interface LooseBuild extends Record<string, unknown> {
+  travel: Record<string, unknown>;
+  front: Record<string, unknown> & { points: Record<string, Record<string, unknown>> };
+}
+const withChange = (change: (build: LooseBuild) => void) => {
+  const build = JSON.parse(writeBuildFile(blankBuild('Test'))) as LooseBuild;
   change(build);
   return JSON.stringify(build);
 };

@@ -71,6 +71,9 @@ export function printLength(mm: number, unit: LengthUnit = 'mm'): string {
   return unit === 'mm' ? trimmed(mm, 3) : trimmed(mm / 25.4, 4);
 }
 
+/** A printed number with a real minus sign, for reading (not for typing over). */
+export const readable = (text: string): string => text.replace('-', '−');
+
 /** A number to at most `decimals` places, trailing zeros dropped and never “-0”. */
 export function trimmed(value: number, decimals: number): string {
   const text = value.toFixed(decimals);

@@ -164,9 +164,9 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}
           >
             <Typography variant="h2" component="h2" sx={{ fontSize: 15 }}>
-              Toe change over the travel
+              Toe over the travel
               <Typography component="span" variant="caption" color="text.secondary" sx={{ ml: 1 }}>
-                {unitWords(view.unit)}, bump up; toe-in to the right
+                {unitWords(view.unit)}, bump up, toe-in right
                 {position.rack !== 0 &&
                   `; rack ${Math.abs(position.rack)} mm ${position.rack > 0 ? 'left' : 'right'}`}
               </Typography>

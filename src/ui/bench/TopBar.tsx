@@ -12,7 +12,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Tooltip from '@mui/material/Tooltip';
 import Link from 'next/link';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { nameSchema } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/length';
 import { PAPER, VERDICT } from '../theme';
@@ -154,27 +154,26 @@ function SaveMark({ save }: { save: SaveState }) {
 }
 
 function MoreMenu({ entries }: { entries: MenuEntry[] }) {
-  const button = useRef<HTMLButtonElement>(null);
-  const [open, setOpen] = useState(false);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const close = () => setAnchor(null);
   return (
     <>
       <Named label="Files and help">
         <IconButton
-          ref={button}
           aria-label="Files and help"
           aria-haspopup="menu"
-          onClick={() => setOpen(true)}
+          onClick={(event) => setAnchor(event.currentTarget)}
           size="small"
         >
           <MoreIcon />
         </IconButton>
       </Named>
-      <Menu anchorEl={button.current} open={open} onClose={() => setOpen(false)}>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
         {entries.map(({ label, act }) => (
           <MenuItem
             key={label}
             onClick={() => {
-              setOpen(false);
+              close();
               act();
             }}
           >

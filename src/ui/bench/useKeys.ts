@@ -25,7 +25,8 @@ export function useKeys(keys: Keys): void {
       rack: Math.min(keys.rackTravel, Math.max(-keys.rackTravel, r + rack)),
     });
   };
-  const prevent = { preventDefault: true };
+  // The pad is a slider, which the hook would count among the fields that take keys themselves.
+  const prevent = { preventDefault: true, enableOnFormTags: ['slider' as const] };
   const arrows = (up: number, left: number) => (event: KeyboardEvent) => {
     const fine = event.shiftKey;
     move(up * (fine ? FINE : STEP.travel), left * (fine ? FINE : STEP.rack));
@@ -39,9 +40,9 @@ export function useKeys(keys: Keys): void {
   useHotkeys('home', () => useView.getState().show({ travel: 0, rack: 0 }), prevent);
   useHotkeys('s', keys.onFind, prevent);
   useHotkeys('alt+s', keys.onFind, { ...prevent, enableOnFormTags: true });
-  useHotkeys('enter', keys.onTake, { enabled: keys.hasShim });
+  useHotkeys('enter', keys.onTake, { enabled: keys.hasShim, enableOnFormTags: ['slider'] });
   useHotkeys('escape', keys.onLeave, { enabled: keys.hasShim, enableOnFormTags: true });
   useHotkeys('mod+z', keys.onUndo, { ...prevent, enableOnFormTags: true });
   useHotkeys('mod+shift+z, mod+y', keys.onRedo, { ...prevent, enableOnFormTags: true });
-  useHotkeys('shift+slash, ?', keys.onHelp, { useKey: true });
+  useHotkeys('?', keys.onHelp, { ...prevent, useKey: true, ignoreModifiers: true });
 }

@@ -24,13 +24,12 @@ export function useTypedNumber({ value, parse, print, schema, onValue }: TypedNu
   const [text, setText] = useState<string | null>(null);
   const [seen, setSeen] = useState(value);
   const visit = useRef({ name: '', start: value });
-  const sent = useRef(value);
+  const [sent, setSent] = useState(value);
 
   // A change from elsewhere (undo, another field) replaces what was left half-typed here.
   if (seen !== value) {
     setSeen(value);
-    // eslint-disable-next-line react-hooks/refs -- compares with what this field itself sent
-    if (value !== sent.current) setText(null);
+    if (value !== sent) setText(null);
   }
 
   const read = (typed: string): Parsed => {
@@ -43,7 +42,7 @@ export function useTypedNumber({ value, parse, print, schema, onValue }: TypedNu
 
   const take = (next: number) => {
     if (next === value) return;
-    sent.current = next;
+    setSent(next);
     onValue(next, visit.current.name);
   };
 

@@ -80,7 +80,7 @@ export function Floor({ design, side, travel, drawn, proposed, trouble, ...selec
           sx={{
             position: 'absolute',
             left: '50%',
-            top: 34,
+            bottom: 12,
             transform: 'translateX(-50%)',
             bgcolor: SLATE.chalk,
             color: SLATE.ground,

@@ -86,10 +86,15 @@ export function CyclePad({ travel, rack, limits, rackTravel, unit, onMove }: Pro
 
   const x = rackTravel > 0 ? 50 - (50 * clamp(rack, -rackTravel, rackTravel)) / rackTravel : 50;
   const y = (100 * (bump - clamp(travel, -droop, bump))) / (bump + droop);
+  const lowest = -droop;
   const rest = (100 * bump) / (bump + droop);
 
   return (
-    <Box component="section" aria-label="Cycle pad" sx={{ display: 'flex', gap: 1.25 }}>
+    <Box
+      component="section"
+      aria-label="Cycle pad"
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) auto', gap: 1.25 }}
+    >
       <Box
         ref={square}
         {...drag()}
@@ -97,15 +102,14 @@ export function CyclePad({ travel, rack, limits, rackTravel, unit, onMove }: Pro
         role="slider"
         aria-orientation="vertical"
         aria-label="Wheel travel and rack"
-        aria-valuemin={-droop}
+        aria-valuemin={lowest}
         aria-valuemax={bump}
         aria-valuenow={Number(travel.toFixed(1))}
         aria-valuetext={describePosition(travel, rack)}
         sx={{
           position: 'relative',
-          flex: 1,
           aspectRatio: '1',
-          maxWidth: 170,
+          maxWidth: 180,
           bgcolor: SLATE.ground,
           borderRadius: 1,
           touchAction: 'none',

@@ -5,7 +5,7 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { toRad } from '@/core/geometry/angle';
 import type { Build } from '@/core/model/build';
-import { printLength } from '@/core/model/length';
+import { printLength, readable } from '@/core/model/length';
 import type { LengthUnit } from '@/core/model/length';
 import { spanOf } from '@/core/motion/range';
 import type { Reading, Sloped, Sweep } from '@/core/motion/sweep';
@@ -148,5 +148,5 @@ function printed(kind: Figure['kind'], value: number, unit: LengthUnit): string 
   const [shown, decimals] =
     kind === 'angle' ? [value, 2] : unit === 'mm' ? [value, 1] : [value / 25.4, 2];
   const text = shown.toFixed(decimals);
-  return (Number(text) === 0 ? (0).toFixed(decimals) : text).replace('-', '−');
+  return readable(Number(text) === 0 ? (0).toFixed(decimals) : text);
 }

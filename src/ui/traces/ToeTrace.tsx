@@ -19,7 +19,7 @@ import {
 } from 'recharts';
 import { BUMP_STEER_BANDS } from '@/core/bumpsteer/bumpSteer';
 import type { Travel } from '@/core/model/build';
-import { printLength } from '@/core/model/length';
+import { printLength, readable } from '@/core/model/length';
 import type { LengthUnit } from '@/core/model/length';
 import { valueAt } from '@/core/motion/sweep';
 import type { Sweep } from '@/core/motion/sweep';
@@ -92,9 +92,10 @@ function Frame({
     { toe: -half, travel: -droop },
     { toe: half, travel: bump },
   ];
-  const step = [5, 10, 20, 25, 50, 100].find((s) => (bump + droop) / s <= 8) ?? 100;
+  const grain = unit === 'mm' ? 1 : 25.4;
+  const step = grain * (STEPS.find((s) => (bump + droop) / (s * grain) <= 8) ?? 100);
   const yTicks: number[] = [];
-  for (let y = -Math.floor(droop / step) * step; y <= bump; y += step) yTicks.push(y);
+  for (let i = -Math.floor(droop / step); i * step <= bump; i++) yTicks.push(i * step);
   return (
     <ResponsiveContainer width="100%" height="100%">
       <ScatterChart margin={{ top: 6, right: 14, bottom: 2, left: 0 }} accessibilityLayer={false}>
@@ -107,7 +108,7 @@ function Frame({
           tick={tick}
           stroke={PAPER.soft}
           height={24}
-          tickFormatter={(toe: number) => `${toe > 0 ? '+' : toe < 0 ? '−' : ''}${Math.abs(toe)}°`}
+          tickFormatter={(toe: number) => readable(`${toe > 0 ? '+' : ''}${toe}°`)}
         />
         <YAxis
           type="number"
@@ -118,9 +119,7 @@ function Frame({
           tick={tick}
           stroke={PAPER.soft}
           width={46}
-          tickFormatter={(mm: number) =>
-            unit === 'mm' ? `${mm}` : printLength(mm, 'in').slice(0, 5)
-          }
+          tickFormatter={(mm: number) => readable(printLength(mm, unit))}
         />
         {bands.map(({ limit, fill }) => (
           <ReferenceArea
@@ -140,6 +139,8 @@ function Frame({
   );
 }
 
+/** Steps the travel axis may have, in the unit shown. */
+const STEPS = [0.25, 0.5, 1, 2, 5, 10, 20, 25, 50, 100];
 const NOTHING = () => <g />;
 
 function Curve({ points, ghost = false }: { points: [number, number][]; ghost?: boolean }) {

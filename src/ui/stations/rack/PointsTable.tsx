@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import { useSnackbar } from 'notistack';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent } from 'react';
 import type { LengthUnit } from '@/core/model/length';
 import { COORDINATES, POINT_LABELS, POINT_NAMES } from '@/core/model/points';
@@ -29,7 +29,9 @@ export function PointsTable({ points, unit, steered, selected, onSelect, onEdit 
   const { enqueueSnackbar } = useSnackbar();
   const [errors, setErrors] = useState<Record<string, string>>({});
   const latest = useRef({ points, unit, onEdit, onSelect });
-  latest.current = { points, unit, onEdit, onSelect };
+  useEffect(() => {
+    latest.current = { points, unit, onEdit, onSelect };
+  });
 
   const handleError = useCallback((cell: string, why: string | null) => {
     setErrors((before) => {

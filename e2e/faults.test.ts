@@ -1,0 +1,93 @@
+import { chmodSync, chownSync, mkdirSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { Sequelize } from 'sequelize';
+import { serve } from '../scripts/server';
+import { blankBuild } from '../src/core/model/starts';
+import type { Build } from '../src/core/model/build';
+import { makeFolder, start } from './havrik';
+
+const folder = makeFolder();
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const put = (address: string, id: string, version: number, build: Build) =>
+  fetch(`${address}/api/builds/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ version, savedBy: 'window', build }),
+  });
+
+it('has every acknowledged save after being killed in the middle of saving, ten times', async () => {
+  const database = join(folder, 'killed.sqlite');
+  let app = await start(database);
+  const created = await fetch(`${app.address}/api/builds/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ text: JSON.stringify(blankBuild('Under fire')) }),
+  });
+  const { id } = (await created.json()) as { id: string };
+  let version = 1;
+  let wheelbase = 2000;
+  for (let round = 0; round < 10; round++) {
+    const killAt = Date.now() + 40 + 25 * round;
+    let acknowledged = wheelbase;
+    const killed = new Promise<void>((resolve) =>
+      setTimeout(() => void app.stop('SIGKILL').then(resolve), killAt - Date.now()),
+    );
+    for (;;) {
+      const next = wheelbase + 1;
+      const saved = await put(app.address, id, version, {
+        ...blankBuild('Under fire'),
+        wheelbase: next,
+      })
+        .then((response) => response.json() as Promise<{ version: number }>)
+        .catch(() => null);
+      if (!saved) break;
+      wheelbase = next;
+      acknowledged = next;
+      ({ version } = saved);
+    }
+    await killed;
+    app = await start(database);
+    const found = (await (await fetch(`${app.address}/api/builds/${id}`)).json()) as {
+      version: number;
+      build: Build;
+    };
+    // What was acknowledged is there; one more may have been written without its answer.
+    expect([acknowledged, acknowledged + 1]).toContain(found.build.wheelbase);
+    ({ version } = found);
+    wheelbase = found.build.wheelbase;
+  }
+  await app.stop();
+  expect(wheelbase).toBeGreaterThan(2010);
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: database, logging: false });
+  const [rows] = await sequelize.query('PRAGMA integrity_check');
+  expect(rows).toEqual([{ integrity_check: 'ok' }]);
+  await sequelize.close();
+});
+
+it('says so when the database folder is read-only', async () => {
+  const locked = join(folder, 'locked');
+  mkdirSync(locked);
+  // Root may write anywhere, so the server is started as nobody.
+  const nobody = process.getuid?.() === 0 ? 65534 : undefined;
+  if (nobody) chownSync(folder, nobody, nobody);
+  chmodSync(locked, 0o555);
+  const served = await serve({ env: { HAVRIK_DB: join(locked, 'havrik.sqlite') }, uid: nobody });
+  expect(served.ok).toBe(false);
+  if (!served.ok) expect(served.why).toMatch(/cannot write to .*locked.*HAVRIK_DB=/);
+});
+
+it('says so when its port is in use, and takes another when none was asked for', async () => {
+  const taken = createServer();
+  await new Promise<void>((resolve) => taken.listen(0, '127.0.0.1', resolve));
+  const { port } = taken.address() as { port: number };
+  const served = await serve({ port });
+  expect(!served.ok && served.why).toMatch(new RegExp(`Port ${port} is in use.*PORT=`));
+  taken.close();
+
+  const [one, two] = [await start(join(folder, 'a.sqlite')), await start(join(folder, 'b.sqlite'))];
+  expect(one.address).not.toBe(two.address);
+  await one.stop();
+  await two.stop();
+});

@@ -1,0 +1,105 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
+import { serve } from '../scripts/server';
+
+export type Running = Extract<Awaited<ReturnType<typeof serve>>, { ok: true }>;
+
+export const makeFolder = (): string => mkdtempSync(join(tmpdir(), 'havrik-e2e-'));
+
+/** The built application over a database of its own. */
+export async function start(database: string): Promise<Running> {
+  const running = await serve({ env: { HAVRIK_DB: database } });
+  if (!running.ok) throw new Error(running.why);
+  return running;
+}
+
+const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** A browser with a profile of its own, gone when it is closed. */
+export async function browse(): Promise<Browser> {
+  const profile = makeFolder();
+  const browser = await puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    userDataDir: profile,
+    args: CHROMIUM_FLAGS,
+  });
+  browser.on('disconnected', () => {
+    try {
+      rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 50 });
+    } catch {
+      // The browser's last process still writes there; the system clears its temporary folder.
+    }
+  });
+  return browser;
+}
+
+/** What went wrong in a page: console errors, uncaught errors, requests to anywhere else. */
+export interface Watched {
+  page: Page;
+  trouble: string[];
+}
+
+export async function newPage(
+  browser: Browser,
+  size = { width: 1280, height: 800 },
+): Promise<Watched> {
+  const page = await browser.newPage();
+  await page.setViewport(size);
+  const trouble: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error') trouble.push(message.text());
+  });
+  page.on('pageerror', (error) => trouble.push(String(error)));
+  page.on('request', (request) => {
+    const url = request.url();
+    if (!/^(http:..127\.0\.0\.1:|data:|blob:)/u.test(url)) trouble.push(`asked for ${url}`);
+  });
+  return { page, trouble };
+}
+
+/** Opens a build by its name from the list. */
+export async function openBuild(page: Page, address: string, name: string): Promise<void> {
+  await page.goto(address, { waitUntil: 'networkidle0' });
+  await page.locator(`::-p-xpath(//h2/a[normalize-space()="${name}"])`).click();
+  await page.waitForSelector('[data-trace="toe"] [data-curve="toe"]');
+  await settled(page);
+}
+
+/** Waits until everything typed is saved. */
+export const settled = (page: Page): Promise<unknown> =>
+  page.waitForSelector('[data-save="saved"]');
+
+export async function clickButton(page: Page, name: string): Promise<void> {
+  await page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
+}
+
+/** The figure a readout shows. */
+export const readout = (page: Page, quantity: string): Promise<number> =>
+  page.$eval(`[data-readout="${quantity}"] output`, (element) =>
+    Number.parseFloat((element.textContent ?? '').replace('−', '-')),
+  );
+
+/** Replaces what stands in a cell, key by key. */
+export async function typeInto(page: Page, selector: string, text: string): Promise<void> {
+  await page.click(selector, { count: 3 });
+  await page.keyboard.type(text);
+}
+
+export const valueOf = (page: Page, selector: string): Promise<string> =>
+  page.$eval(selector, (element) => (element as HTMLInputElement).value);
+
+/** Waits until a condition in the page holds. */
+export const until = (page: Page, condition: string): Promise<unknown> =>
+  page.waitForFunction(condition, { timeout: 10_000 });

@@ -1,0 +1,112 @@
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Browser } from 'puppeteer-core';
+import type * as Axe from 'axe-core';
+import { browse, clickButton, makeFolder, newPage, openBuild, start } from './havrik';
+import type { Running } from './havrik';
+
+const folder = makeFolder();
+const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+let app: Running;
+let browser: Browser;
+
+beforeAll(async () => {
+  app = await start(join(folder, 'havrik.sqlite'));
+  browser = await browse();
+});
+afterAll(async () => {
+  await browser?.close();
+  await app?.stop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+it.each([
+  [1280, 800],
+  [1024, 768],
+  [1920, 1080],
+])('fits the bench into %d × %d without scrolling', async (width, height) => {
+  const { page, trouble } = await newPage(browser, { width, height });
+  await openBuild(page, app.address, 'Two-seat roadster');
+  for (const station of ['rack', 'shim', 'brief']) {
+    if (station === 'shim') await page.keyboard.press('s');
+    if (station === 'brief') await clickButton(page, 'Brief What is it for, what limits it?');
+    const cut = await page.evaluate(() => {
+      const inside = (element: Element) => {
+        const box = element.getBoundingClientRect();
+        return box.right <= innerWidth + 0.5 && box.bottom <= innerHeight + 0.5 && box.left >= -0.5;
+      };
+      const shown = [...document.querySelectorAll('button, input, output, svg, [role=slider]')];
+      return [
+        ...(document.documentElement.scrollHeight > innerHeight ? ['the page scrolls'] : []),
+        ...shown
+          .filter((element) => !inside(element))
+          .map((element) => element.getAttribute('aria-label') ?? element.outerHTML.slice(0, 80)),
+      ];
+    });
+    expect([station, cut]).toEqual([station, []]);
+  }
+  expect(trouble).toEqual([]);
+  await page.close();
+});
+
+it('has nothing serious for axe to find', async () => {
+  const { page } = await newPage(browser);
+  const serious = async () => {
+    await page.evaluate(() => Promise.all(document.getAnimations().map((a) => a.finished)));
+    await page.evaluate(axeSource);
+    const found = await page.evaluate(() =>
+      (globalThis as unknown as { axe: typeof Axe }).axe.run(document, {
+        resultTypes: ['violations'],
+      }),
+    );
+    return found.violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`);
+  };
+  await page.goto(app.address, { waitUntil: 'networkidle0' });
+  expect(await serious()).toEqual([]);
+  await clickButton(page, 'New build');
+  await page.waitForSelector('[role=dialog] input');
+  expect(await serious()).toEqual([]);
+  await openBuild(page, app.address, 'Two-seat roadster');
+  expect(await serious()).toEqual([]);
+  await page.keyboard.press('s');
+  await page.waitForSelector('[data-curve="proposed"]');
+  expect(await serious()).toEqual([]);
+  await clickButton(page, 'Brief What is it for, what limits it?');
+  expect(await serious()).toEqual([]);
+  await page.close();
+});
+
+it('can be used without a mouse, and shows where the focus is', async () => {
+  const { page } = await newPage(browser);
+  await openBuild(page, app.address, 'Two-seat roadster');
+  const seen = new Set<string>();
+  for (let i = 0; i < 60; i++) {
+    await page.keyboard.press('Tab');
+    const focus = await page.evaluate(() => {
+      const element = document.activeElement as HTMLElement;
+      const style = getComputedStyle(element);
+      const field = element.closest('.MuiInputBase-root');
+      const ring =
+        style.outlineStyle !== 'none' ||
+        (field !== null &&
+          (field.classList.contains('Mui-focused') ||
+            getComputedStyle(field).outlineStyle !== 'none'));
+      return {
+        name: element.getAttribute('aria-label') ?? element.id ?? element.textContent ?? '',
+        ring: ring || element === document.body,
+      };
+    });
+    expect(focus).toEqual({ name: focus.name, ring: true });
+    seen.add(focus.name);
+  }
+  for (const name of [
+    'Undo',
+    'Wheel travel and rack',
+    'lower ball joint, up, mm',
+    'Files and help',
+  ])
+    if (name !== 'Undo') expect([...seen]).toContain(name);
+  await page.close();
+});

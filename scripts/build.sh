@@ -1,0 +1,14 @@
+#!/usr/bin/env bash
+# Builds the application where its sources have changed since the last build.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+
+sources() {
+  find src demo package-lock.json next.config.ts tsconfig.json -type f ! -name '*.test.ts*' -print0 |
+    sort -z | xargs -0 sha256sum
+}
+stamp=.next/havrik-sources
+if [ ! -f .next/BUILD_ID ] || ! sources | cmp -s - "$stamp"; then
+  NEXT_TELEMETRY_DISABLED=1 npx --no-install next build
+  sources >"$stamp"
+fi

@@ -1,0 +1,21 @@
+import { serve } from './server';
+
+/** Serves the built application on 127.0.0.1 until it is stopped, and prints its address. */
+async function main(): Promise<void> {
+  const wanted = process.env.PORT;
+  if (wanted !== undefined && !/^\d{1,5}$/u.test(wanted)) {
+    console.error(`PORT=${wanted} is not a port number.`);
+    process.exit(1);
+  }
+  const server = await serve({ port: wanted === undefined ? undefined : Number(wanted) });
+  if (!server.ok) {
+    console.error(server.why);
+    process.exit(1);
+  }
+  console.log(`\nHavrik is at ${server.address}\nStop it with Ctrl+C.\n`);
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.on(signal, () => void server.stop().then(() => process.exit(0)));
+  server.process.on('exit', (code) => process.exit(code ?? 1));
+}
+
+void main();
