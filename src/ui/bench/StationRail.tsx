@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
-import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
-import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
+import { memo } from 'react';
+import type { Verdict } from '@/core/bumpsteer/bumpSteer';
 import { PAPER } from '../theme';
 import { VerdictMark } from '../verdict';
 import { STATIONS } from './viewStore';
@@ -16,13 +16,14 @@ const NAMES: Record<Station, { name: string; question: string }> = {
 };
 
 /** The stations in the order of the work; one is open. */
-export function StationRail({
+export const StationRail = memo(function StationRail({
   station,
-  bumpSteer,
+  verdict,
   onOpen,
 }: {
   station: Station;
-  bumpSteer: BumpSteer | null;
+  /** Null where the wheel does not reach its travel. */
+  verdict: Verdict | null;
   onOpen: (station: Station) => void;
 }) {
   return (
@@ -53,15 +54,11 @@ export function StationRail({
           </Typography>
           {key === 'rack' && (
             <Box sx={{ fontSize: 13, mt: 0.5 }}>
-              {bumpSteer ? (
-                <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst)} />
-              ) : (
-                'does not reach its travel'
-              )}
+              {verdict ? <VerdictMark verdict={verdict} /> : 'does not reach its travel'}
             </Box>
           )}
         </ButtonBase>
       ))}
     </Box>
   );
-}
+});

@@ -12,11 +12,11 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Tooltip from '@mui/material/Tooltip';
 import Link from 'next/link';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { nameSchema } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/length';
 import { PAPER, VERDICT } from '../theme';
-import type { SaveState } from './autosave';
+import { useSaveState } from './useAutosave';
 import { useBuild, useBuildContext, useHistory } from './useBuildStore';
 
 export interface MenuEntry {
@@ -25,14 +25,13 @@ export interface MenuEntry {
 }
 
 interface Props {
-  save: SaveState;
   unit: LengthUnit;
   onUnit: (unit: LengthUnit) => void;
   menu: MenuEntry[];
 }
 
 /** The bar over the bench: whose bench it is, whether it is saved, undo, units, files. */
-export function TopBar({ save, unit, onUnit, menu }: Props) {
+export const TopBar = memo(function TopBar({ unit, onUnit, menu }: Props) {
   const { undo, redo } = useBuildContext();
   const { canUndo, canRedo } = useHistory();
   return (
@@ -56,7 +55,7 @@ export function TopBar({ save, unit, onUnit, menu }: Props) {
         /
       </Box>
       <BuildName />
-      <SaveMark save={save} />
+      <SaveMark />
       <Box sx={{ flex: 1 }} />
       <Named label="Undo (Ctrl+Z)">
         <span>
@@ -86,7 +85,7 @@ export function TopBar({ save, unit, onUnit, menu }: Props) {
       <MoreMenu entries={menu} />
     </Box>
   );
-}
+});
 
 const Named = ({ label, children }: { label: string; children: React.ReactElement }) => (
   <Tooltip title={label}>{children}</Tooltip>
@@ -128,7 +127,8 @@ function BuildName() {
   );
 }
 
-function SaveMark({ save }: { save: SaveState }) {
+function SaveMark() {
+  const save = useSaveState();
   const failed = save.kind === 'failed';
   return (
     <Box

@@ -1,9 +1,13 @@
 import { useSnackbar } from 'notistack';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
+import { create } from 'zustand';
 import type { Opened } from '@/server/reading';
 import { createAutosave } from './autosave';
 import type { SaveState } from './autosave';
 import type { BuildStore } from './buildStore';
+
+/** How saving stands, apart from the build so that only its mark redraws. */
+export const useSaveState = create<SaveState>(() => ({ kind: 'saved' }));
 
 /** Other windows of this browser tell each other what they have saved. */
 const CHANNEL = 'havrik-saves';
@@ -12,19 +16,19 @@ const CHANNEL = 'havrik-saves';
  * Keeps the open build saved, and this window in step with others: what another one saves shows here
  * as long as nothing unsaved stands in its way.
  */
-export function useAutosave({ store }: BuildStore, id: string, version: number): SaveState {
-  const [state, setState] = useState<SaveState>({ kind: 'saved' });
+export function useAutosave({ store }: BuildStore, id: string, version: number): void {
   const { enqueueSnackbar } = useSnackbar();
 
   useEffect(() => {
     const me = crypto.randomUUID();
+    useSaveState.setState({ kind: 'saved' }, true);
     const channel = new BroadcastChannel(CHANNEL);
     let adopting = false;
     const autosave = createAutosave({
       id,
       version,
       savedBy: me,
-      onState: setState,
+      onState: (state) => useSaveState.setState(state, true),
       onSaved: (savedId, saved) => channel.postMessage({ id: savedId, version: saved }),
       onKept: (kept) => {
         window.history.replaceState(null, '', `/builds/${kept.id}`);
@@ -78,6 +82,4 @@ export function useAutosave({ store }: BuildStore, id: string, version: number):
       window.removeEventListener('focus', look);
     };
   }, [store, id, version, enqueueSnackbar]);
-
-  return state;
 }

@@ -4,6 +4,7 @@ import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import { pointsOf, poseCorner, prepareAxle } from '@/core/kinematics/axle';
 import type { AxleCorner } from '@/core/kinematics/axle';
 import type { AxleDesign, Side, Travel } from '@/core/model/build';
+import type { Points } from '@/core/model/points';
 import { readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import type { Reading, Sweep } from '@/core/motion/sweep';
 import { drawnAsTyped, drawnAt } from '../floor/drawing';
@@ -21,39 +22,59 @@ export interface CornerView {
   bumpSteer: BumpSteer | null;
 }
 
-/** Solves one wheel for the bench: the layout's part once an edit, the position's once a move. */
+/** Solves one wheel for the bench: the layout's part once an edit, the position's once a move. No design, no wheel. */
 export function useCorner(
-  design: AxleDesign,
+  design: AxleDesign | null,
   side: Side,
   travel: Travel,
   position: { travel: number; rack: number },
-): CornerView {
-  const prepared = useMemo(() => prepareAxle(design), [design]);
-  const corner = prepared.ok ? prepared.axle[side] : null;
-  const fault = prepared.ok
-    ? ''
-    : (prepared.faults.find((f) => f.side === side) ?? prepared.faults[0]).message;
-  const points = pointsOf(design, side);
-
-  const { sweep, rideToe } = useMemo(
-    () => sweepAtRack(corner, travel, position.rack),
-    [corner, travel, position.rack],
+): CornerView | null {
+  const layout = useMemo(() => design && solveLayout(design, side, travel), [design, side, travel]);
+  const curve = useMemo(
+    () => layout && sweepAtRack(layout.corner, travel, position.rack),
+    [layout, travel, position.rack],
   );
-  const found = useMemo(() => corner && bumpSteer(corner, travel), [corner, travel]);
-  const { reading, drawn } = useMemo(() => {
-    if (!corner)
-      return {
-        reading: { ok: false, why: fault } as Reading,
-        drawn: drawnAsTyped(points, design.static),
-      };
-    const pose = poseCorner(corner, position.travel, position.rack);
-    return {
-      reading: readAt(corner, position.travel, position.rack),
-      drawn: pose.ok ? drawnAt(points, pose.upright) : drawnAsTyped(points, design.static),
-    };
-  }, [corner, fault, points, design.static, position.travel, position.rack]);
+  const posed = useMemo(
+    () => layout && poseAt(layout, position.travel, position.rack),
+    [layout, position.travel, position.rack],
+  );
+  return layout && curve && posed && { ...posed, ...curve, bumpSteer: layout.bumpSteer };
+}
 
-  return { reading, drawn, sweep, rideToe, bumpSteer: found };
+interface Layout {
+  corner: AxleCorner | null;
+  /** Why there is no corner. */
+  fault: string;
+  points: Points;
+  alignment: AxleDesign['static'];
+  bumpSteer: BumpSteer | null;
+}
+
+function solveLayout(design: AxleDesign, side: Side, travel: Travel): Layout {
+  const prepared = prepareAxle(design);
+  const corner = prepared.ok ? prepared.axle[side] : null;
+  return {
+    corner,
+    fault: prepared.ok
+      ? ''
+      : (prepared.faults.find((f) => f.side === side) ?? prepared.faults[0]).message,
+    points: pointsOf(design, side),
+    alignment: design.static,
+    bumpSteer: corner && bumpSteer(corner, travel),
+  };
+}
+
+function poseAt({ corner, fault, points, alignment }: Layout, travel: number, rack: number) {
+  if (!corner)
+    return {
+      reading: { ok: false, why: fault } as Reading,
+      drawn: drawnAsTyped(points, alignment),
+    };
+  const pose = poseCorner(corner, travel, rack);
+  return {
+    reading: readAt(corner, travel, rack),
+    drawn: pose.ok ? drawnAt(points, pose.upright) : drawnAsTyped(points, alignment),
+  };
 }
 
 function sweepAtRack(corner: AxleCorner | null, travel: Travel, rack: number) {

@@ -1,4 +1,5 @@
 import { useSnackbar } from 'notistack';
+import { useMemo } from 'react';
 import { LARGEST_FILE, fileNameOf, tooLarge, writeBuildFile } from '@/core/file/buildFile';
 import { layoutProblems } from '@/core/file/check';
 import { readPointsCsv, writePointsCsv } from '@/core/file/pointsCsv';
@@ -6,6 +7,7 @@ import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import type { AxleName, Side } from '@/core/model/build';
 import { describeProblems } from '@/core/model/problems';
 import { download, pickText } from '../download';
+import { useStable } from '../useStable';
 import type { MenuEntry } from './TopBar';
 import { useBuildContext } from './useBuildStore';
 
@@ -51,11 +53,10 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
     );
   };
 
-  return {
-    entries: (axle, side) => [
-      { label: 'Export this build', act: exportBuild },
-      { label: `Export ${axle} ${side} points as CSV`, act: () => exportPoints(axle, side) },
-      { label: `Read ${axle} ${side} points from CSV`, act: () => void importPoints(axle, side) },
-    ],
-  };
+  const entries = useStable((axle: AxleName, side: Side): MenuEntry[] => [
+    { label: 'Export this build', act: exportBuild },
+    { label: `Export ${axle} ${side} points as CSV`, act: () => exportPoints(axle, side) },
+    { label: `Read ${axle} ${side} points from CSV`, act: () => void importPoints(axle, side) },
+  ]);
+  return useMemo(() => ({ entries }), [entries]);
 }

@@ -7,7 +7,7 @@ import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useDrag } from '@use-gesture/react';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
 import type { Travel } from '@/core/model/build';
 import { describePosition } from '@/core/kinematics/corner';
@@ -32,7 +32,8 @@ export const FINE = 1;
 const anyTravel = z.number().min(-500, 'at most 500 mm').max(500, 'at most 500 mm');
 
 /** The square pad: up and down is wheel travel, left and right is rack. */
-export function CyclePad({ travel, rack, limits, rackTravel, unit, onMove }: Props) {
+export const CyclePad = memo(function CyclePad(props: Props) {
+  const { travel, rack, limits, rackTravel, unit, onMove } = props;
   const square = useRef<HTMLDivElement>(null);
   const [playing, setPlaying] = useState<'travel' | 'rack' | null>(null);
   const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
@@ -185,7 +186,7 @@ export function CyclePad({ travel, rack, limits, rackTravel, unit, onMove }: Pro
       </Box>
     </Box>
   );
-}
+});
 
 function PadWord({ sx, children }: { sx: object; children: string }) {
   return (

@@ -3,6 +3,8 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
+import { styled } from '@mui/material/styles';
+import { memo } from 'react';
 import { toRad } from '@/core/geometry/angle';
 import type { Build } from '@/core/model/build';
 import { printLength, readable } from '@/core/model/length';
@@ -105,37 +107,50 @@ function ReadoutRow({
       : null,
   ].filter(Boolean);
   return (
-    <Box data-readout={figure.quantity} sx={{ minWidth: 0 }}>
-      <Box
-        sx={{ display: 'flex', alignItems: 'baseline', justifyContent: 'space-between', gap: 1 }}
-      >
-        <Tooltip title={figure.meaning} placement="left">
-          <Typography variant="body2" sx={{ whiteSpace: 'nowrap' }}>
-            {figure.label}
-          </Typography>
-        </Tooltip>
-        <Box
-          component="output"
-          aria-label={figure.label}
-          sx={{ fontFamily: FIGURES, fontSize: 23, fontWeight: 600, lineHeight: 1.1 }}
-        >
+    <div data-readout={figure.quantity}>
+      <Line>
+        <Label figure={figure} />
+        <Value aria-label={figure.label}>
           {now === null ? '–' : show(now)}
-          <Box component="span" sx={{ fontSize: 14, ml: 0.4, color: PAPER.soft }}>
-            {figure.kind === 'angle' ? '°' : unit}
-          </Box>
-        </Box>
-      </Box>
+          <Unit>{figure.kind === 'angle' ? '°' : unit}</Unit>
+        </Value>
+      </Line>
       {now !== null && <Ruler now={now} span={span} band={band} />}
-      <Typography
-        variant="caption"
-        component="div"
-        sx={{ color: 'text.secondary', minHeight: 17, mt: -0.25, fontFamily: FIGURES }}
-      >
-        {notes.join('; ')}
-      </Typography>
-    </Box>
+      <Note>{notes.join('; ')}</Note>
+    </div>
   );
 }
+
+const Label = memo(function Label({ figure }: { figure: Figure }) {
+  return (
+    <Tooltip title={figure.meaning} placement="left">
+      <Typography variant="body2" sx={{ whiteSpace: 'nowrap' }}>
+        {figure.label}
+      </Typography>
+    </Tooltip>
+  );
+});
+
+const Line = styled('div')({
+  display: 'flex',
+  alignItems: 'baseline',
+  justifyContent: 'space-between',
+  gap: 8,
+});
+const Value = styled('output')({
+  fontFamily: FIGURES,
+  fontSize: 23,
+  fontWeight: 600,
+  lineHeight: 1.1,
+});
+const Unit = styled('span')({ fontSize: 14, marginLeft: 3, color: PAPER.soft });
+const Note = styled('div')({
+  color: PAPER.soft,
+  fontFamily: FIGURES,
+  fontSize: 12,
+  lineHeight: 1.35,
+  minHeight: 17,
+});
 
 /** Toe as a tape reads it, mm over the tyre's diameter, rounded as it is shown. */
 function acrossTyre(toe: number, radius: number, unit: LengthUnit): number {

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { memo } from 'react';
+import { createContext, memo, useContext } from 'react';
 import {
   Scatter,
   ScatterChart,
@@ -47,13 +47,16 @@ export const ToeTrace = memo(function ToeTrace(props: Props) {
   const ghost = proposed && toeChange(proposed.sweep, proposed.rideToe);
   const worst = Math.max(0, ...[...change, ...(ghost ?? [])].map(([toe]) => Math.abs(toe)));
   const half = HALF_WIDTHS.find((width) => worst <= width * 0.97) ?? 90;
+  const curves = {
+    change,
+    ghost,
+    cursor: now.toe === null ? null : { toe: now.toe - rideToe, travel: now.travel },
+  };
   return (
     <Box sx={{ flex: 1, minHeight: 0, position: 'relative' }} data-trace="toe">
-      <Frame half={half} bump={travel.bump} droop={travel.droop} unit={unit}>
-        {ghost && <Curve points={ghost} ghost />}
-        <Curve points={change} />
-        {now.toe !== null && <Cursor toe={now.toe - rideToe} travel={now.travel} />}
-      </Frame>
+      <CurvesContext.Provider value={curves}>
+        <Frame half={half} bump={travel.bump} droop={travel.droop} unit={unit} />
+      </CurvesContext.Provider>
       {change.length === 0 && (
         <Typography sx={{ position: 'absolute', inset: '40% 20% auto', textAlign: 'center' }}>
           No curve: no part of the travel can be reached.
@@ -63,7 +66,16 @@ export const ToeTrace = memo(function ToeTrace(props: Props) {
   );
 });
 
-const toeChange = (sweep: Sweep, rideToe: number): [toe: number, travel: number][] =>
+type Line = [toe: number, travel: number][];
+
+/** What changes with every keystroke goes past the frame, which would redraw all its axes. */
+const CurvesContext = createContext<{
+  change: Line;
+  ghost: Line | null;
+  cursor: { toe: number; travel: number } | null;
+}>({ change: [], ghost: null, cursor: null });
+
+const toeChange = (sweep: Sweep, rideToe: number): Line =>
   Array.from(sweep.travel).flatMap((travel, i): [number, number][] =>
     sweep.reachable[i] ? [[valueAt(sweep, i, 'toe') - rideToe, travel]] : [],
   );
@@ -71,19 +83,17 @@ const toeChange = (sweep: Sweep, rideToe: number): [toe: number, travel: number]
 const tick = { fill: PAPER.soft, fontSize: 13, fontFamily: FIGURES };
 const BAND_FILLS = ['#e9e0c9', '#dfe3d2', '#cfdccb'];
 
-/** Axes and bands. The curves are its children and redraw without it. */
-function Frame({
+/** Axes and bands; the curves inside redraw without it. */
+const Frame = memo(function Frame({
   half,
   bump,
   droop,
   unit,
-  children,
 }: {
   half: number;
   bump: number;
   droop: number;
   unit: LengthUnit;
-  children: React.ReactNode;
 }) {
   const bands = [...BUMP_STEER_BANDS].reverse().map((limit, i) => ({ limit, fill: BAND_FILLS[i] }));
   const xTicks = [-1, -0.5, 0, 0.5, 1].map((part) => Number((part * half).toFixed(3)));
@@ -133,9 +143,22 @@ function Frame({
         <ReferenceLine x={0} stroke={PAPER.soft} strokeWidth={1} />
         <ReferenceLine y={0} stroke={PAPER.soft} strokeDasharray="3 4" />
         <Scatter data={corners} shape={NOTHING} isAnimationActive={false} />
-        <ZIndexLayer zIndex={DefaultZIndexes.scatter}>{children}</ZIndexLayer>
+        <ZIndexLayer zIndex={DefaultZIndexes.scatter}>
+          <Curves />
+        </ZIndexLayer>
       </ScatterChart>
     </ResponsiveContainer>
+  );
+});
+
+function Curves() {
+  const { change, ghost, cursor } = useContext(CurvesContext);
+  return (
+    <>
+      {ghost && <Curve points={ghost} ghost />}
+      <Curve points={change} />
+      {cursor && <Cursor {...cursor} />}
+    </>
   );
 }
 

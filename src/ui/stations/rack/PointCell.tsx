@@ -1,6 +1,6 @@
 'use client';
 
-import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
 import { memo, useEffect } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import { parseLength, printLength } from '@/core/model/length';
@@ -62,8 +62,7 @@ export const PointCell = memo(function PointCell(props: PointCellProps) {
   };
 
   return (
-    <Box
-      component="input"
+    <Cell
       {...input}
       id={id}
       aria-label={`${POINT_LABELS[point]}, ${coordinate}, ${unit}`}
@@ -78,24 +77,27 @@ export const PointCell = memo(function PointCell(props: PointCellProps) {
       }}
       onKeyDown={handleKey}
       onPaste={(event: ClipboardEvent<HTMLInputElement>) => props.onPaste(event, point, coordinate)}
-      sx={{
-        width: '100%',
-        height: 25,
-        border: `1px solid ${error === null ? 'transparent' : VERDICT.bad}`,
-        borderRadius: 0.5,
-        bgcolor: 'transparent',
-        color: PAPER.ink,
-        font: `500 16px ${FIGURES}`,
-        fontVariantNumeric: 'tabular-nums',
-        textAlign: 'right',
-        px: 0.75,
-        '&:hover': { borderColor: PAPER.line },
-        '&:focus': {
-          outline: `2px solid ${error === null ? PAPER.accent : VERDICT.bad}`,
-          outlineOffset: -1,
-          bgcolor: PAPER.sheet,
-        },
-      }}
     />
   );
+});
+
+const Cell = styled('input')({
+  width: '100%',
+  height: 25,
+  border: '1px solid transparent',
+  borderRadius: 2,
+  backgroundColor: 'transparent',
+  color: PAPER.ink,
+  font: `500 16px ${FIGURES}`,
+  fontVariantNumeric: 'tabular-nums',
+  textAlign: 'right',
+  padding: '0 6px',
+  '&:hover': { borderColor: PAPER.line },
+  '&[aria-invalid="true"]': { borderColor: VERDICT.bad },
+  '&:focus': {
+    outline: `2px solid ${PAPER.accent}`,
+    outlineOffset: -1,
+    backgroundColor: PAPER.sheet,
+  },
+  '&[aria-invalid="true"]:focus': { outlineColor: VERDICT.bad },
 });

@@ -1,15 +1,17 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
 import { useSnackbar } from 'notistack';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent } from 'react';
 import type { LengthUnit } from '@/core/model/length';
 import { COORDINATES, POINT_LABELS, POINT_NAMES } from '@/core/model/points';
-import type { Coordinate, PointName, Points } from '@/core/model/points';
+import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
 import { PAPER, VERDICT } from '../../theme';
 import { PointCell, cellId } from './PointCell';
+import type { PointCellProps } from './PointCell';
 import { pastedPoints } from './pastePoints';
 
 interface Props {
@@ -99,43 +101,20 @@ export function PointsTable({ points, unit, steered, selected, onSelect, onEdit 
         </thead>
         <tbody>
           {POINT_NAMES.map((name) => (
-            <Box
-              component="tr"
+            <PointRow
               key={name}
-              sx={name === selected ? { bgcolor: PAPER.wash } : undefined}
-            >
-              <th scope="row">
-                <Box
-                  component="button"
-                  type="button"
-                  tabIndex={-1}
-                  onClick={() => onSelect(name)}
-                  sx={{
-                    all: 'unset',
-                    cursor: 'pointer',
-                    whiteSpace: 'nowrap',
-                    fontWeight: name === selected ? 600 : 500,
-                  }}
-                >
-                  {labelOf(name, steered)}
-                </Box>
-              </th>
-              {COORDINATES.map((coordinate) => (
-                <td key={coordinate}>
-                  <PointCell
-                    point={name}
-                    coordinate={coordinate}
-                    value={points[name][coordinate]}
-                    unit={unit}
-                    onValue={handleValue}
-                    onError={handleError}
-                    onFocus={handleFocus}
-                    onStep={handleStep}
-                    onPaste={handlePaste}
-                  />
-                </td>
-              ))}
-            </Box>
+              name={name}
+              point={points[name]}
+              unit={unit}
+              steered={steered}
+              selected={name === selected}
+              onSelect={onSelect}
+              onValue={handleValue}
+              onError={handleError}
+              onFocus={handleFocus}
+              onStep={handleStep}
+              onPaste={handlePaste}
+            />
           ))}
         </tbody>
       </Box>
@@ -149,6 +128,39 @@ export function PointsTable({ points, unit, steered, selected, onSelect, onEdit 
     </Box>
   );
 }
+
+interface RowProps extends Omit<PointCellProps, 'point' | 'coordinate' | 'value'> {
+  name: PointName;
+  point: Point;
+  steered: boolean;
+  selected: boolean;
+  onSelect: (name: PointName) => void;
+}
+
+const PointRow = memo(function PointRow(props: RowProps) {
+  const { name, point, steered, selected, onSelect, ...cell } = props;
+  return (
+    <tr style={selected ? { backgroundColor: PAPER.wash } : undefined}>
+      <th scope="row">
+        <RowName
+          type="button"
+          tabIndex={-1}
+          onClick={() => onSelect(name)}
+          style={{ fontWeight: selected ? 600 : 400 }}
+        >
+          {labelOf(name, steered)}
+        </RowName>
+      </th>
+      {COORDINATES.map((coordinate) => (
+        <td key={coordinate}>
+          <PointCell point={name} coordinate={coordinate} value={point[coordinate]} {...cell} />
+        </td>
+      ))}
+    </tr>
+  );
+});
+
+const RowName = styled('button')({ all: 'unset', cursor: 'pointer', whiteSpace: 'nowrap' });
 
 const labelOf = (name: PointName, steered: boolean) => {
   const label = steered ? POINT_LABELS[name] : POINT_LABELS[name].replace('tie rod', 'toe link');

@@ -3,11 +3,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { memo } from 'react';
 import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { Shim } from '@/core/bumpsteer/shim';
 import { printLength } from '@/core/model/length';
 import type { LengthUnit } from '@/core/model/length';
+import { THINNEST } from '../../bench/useShim';
 import { PAPER } from '../../theme';
 import { VerdictMark } from '../../verdict';
 
@@ -30,7 +32,7 @@ const GRAIN = { mm: 0.5, in: 25.4 / 32 };
 const LONG_SPACER = 15;
 
 /** Bump steer as drawn, and the washer stack that flattens it best. */
-export function ShimPanel(props: Props) {
+export const ShimPanel = memo(function ShimPanel(props: Props) {
   const { bumpSteer, found, hopeless, unit, joint, onFind, onTake, onLeave } = props;
   const length = (mm: number) => `${printLength(Math.abs(Number(mm.toFixed(2))), unit)} ${unit}`;
   return (
@@ -72,7 +74,7 @@ export function ShimPanel(props: Props) {
       )}
     </Box>
   );
-}
+});
 
 function Proposal({
   found,
@@ -87,7 +89,7 @@ function Proposal({
 }) {
   const { raise, before, after } = found;
   const stack = Math.round(raise / GRAIN[unit]) * GRAIN[unit];
-  const nothing = Math.abs(raise) < 0.05;
+  const nothing = Math.abs(raise) < THINNEST;
   const way = raise > 0 ? 'up' : 'down';
   return (
     <Box role="status">

@@ -1,0 +1,113 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import v8 from 'node:v8';
+import { Bench } from 'tinybench';
+import { shim } from '../src/core/bumpsteer/shim';
+import { blankBuild } from '../src/core/model/starts';
+import { runSweep, travelSweep } from '../src/core/motion/sweep';
+import { prepared } from '../src/test/layouts';
+import { referencePose } from '../src/test/referenceSolver';
+import { browse, newPage, openBuild, start } from '../e2e/havrik';
+
+/**
+ * Prints the figures that speed is judged by. Figures of one machine at one time: compare medians of
+ * runs on the same one.
+ */
+async function main(): Promise<void> {
+  const { front, travel } = blankBuild('bench');
+  const { left } = prepared(front);
+  const sweep = travelSweep(travel, 41);
+
+  const bench = new Bench({ time: 1500, warmupTime: 500 });
+  bench
+    .add('sweep, 41 positions, all quantities and slopes', () => void runSweep(left, sweep))
+    .add('the same positions by the general-purpose solver', () => {
+      for (const position of sweep.travel) referencePose(front, position, 0);
+    })
+    .add('shim', () => void shim(front, travel));
+  await bench.run();
+  const medians = bench.tasks.map((task) => {
+    if (task.result.state !== 'completed') throw new Error(`${task.name} did not finish`);
+    const us = task.result.latency.p50 * 1000;
+    console.log(`${task.name}: ${us.toFixed(us < 1000 ? 1 : 0)} µs (median)`);
+    return us;
+  });
+  console.log(`general-purpose solver / sweep: ${(medians[1] / medians[0]).toFixed(0)} times`);
+  console.log(`memory allocated per position: ${bytesPerPosition().toFixed(2)} bytes`);
+
+  function bytesPerPosition(): number {
+    const runs = 4000;
+    // Positions that are no whole numbers, which the engine would keep without allocating.
+    const odd = travelSweep({ bump: 59.3, droop: 58.7 }, 41, 1.37);
+    const used = () => v8.getHeapStatistics().used_heap_size;
+    let least = Infinity;
+    for (let i = 0; i < 5; i++) {
+      const before = used();
+      for (let run = 0; run < runs; run++) runSweep(left, odd);
+      const after = used();
+      if (after >= before) least = Math.min(least, after - before);
+    }
+    return least / (runs * 41);
+  }
+
+  await inChromium();
+}
+
+/** Time from a keystroke in a point to the frame in which floor and trace have followed. */
+async function inChromium(): Promise<void> {
+  const app = await start(join(mkdtempSync(join(tmpdir(), 'havrik-bench-')), 'havrik.sqlite'));
+  const browser = await browse();
+  const { page } = await newPage(browser);
+  await openBuild(page, app.address, 'Two-seat roadster');
+  const address = page.url();
+  const fresh = await newPage(browser);
+  const sizes: number[] = [];
+  fresh.page.on('response', (response) => {
+    if (!response.url().endsWith('.js')) return;
+    void response.buffer().then((body) => sizes.push(gzipSync(body).length));
+  });
+  await fresh.page.goto(address, { waitUntil: 'networkidle0' });
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  await fresh.page.close();
+
+  await page.bringToFront();
+  await page.focus('#tieRodOuter-up');
+  // The TypeScript runner marks functions with a helper that the page does not have.
+  await page.evaluate('globalThis.__name = (marked) => marked');
+  const times = await page.evaluate(async () => {
+    const input = document.activeElement as HTMLInputElement;
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+    const curve = () => document.querySelector('[data-curve="toe"]')!.getAttribute('d');
+    const rod = () =>
+      document
+        .querySelector('[data-view="front"] [data-joint="tieRodOuter"] circle')!
+        .getAttribute('cy');
+    const results: { script: number; paint: number }[] = [];
+    for (let i = 0; i < 60; i++) {
+      await new Promise((resolve) => setTimeout(resolve, 60));
+      const [lineBefore, jointBefore] = [curve(), rod()];
+      const started = performance.now();
+      set.call(input, `${240 + (i % 17) * 0.5 + 0.25}`);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      // React has drawn when the event handler returns: a keystroke is not put off.
+      const script = performance.now() - started;
+      await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+      if (curve() === lineBefore || rod() === jointBefore) throw new Error('nothing followed');
+      results.push({ script, paint: performance.now() - started });
+    }
+    return results.slice(10);
+  });
+  const median = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1];
+  console.log(
+    `keystroke to drawn floor and trace: ${median(times.map((t) => t.script)).toFixed(1)} ms of script, ` +
+      `${median(times.map((t) => t.paint)).toFixed(1)} ms to the painted frame (median of ${times.length})`,
+  );
+  const total = sizes.reduce((sum, size) => sum + size, 0);
+  console.log(`bench page’s JavaScript: ${(total / 1000).toFixed(0)} kB compressed (gzip)`);
+  await browser.close();
+  await app.stop();
+}
+
+void main();
