@@ -14,7 +14,7 @@ const shared = {
   transform,
   // Packages that ship as ES modules only.
   transformIgnorePatterns: ['node_modules/(?!(ml-|is-any-array|get-port))'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '\\.css$': '<rootDir>/src/test/style.ts' },
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 
 /** `unit` runs in Node, `ui` in jsdom, `e2e` drives the built application in Chromium. */

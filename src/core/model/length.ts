@@ -63,7 +63,8 @@ export function parseLength(text: string, unit: LengthUnit = 'mm'): Parsed {
       why: `“${trimmed}” is not a length: try 12.5, 12.5 mm, 1/2" or 3 7/16 in`,
     };
   const perUnit = MM_PER[(tail?.[1] ?? unit).toLowerCase()];
-  return { ok: true, value: number.value * perUnit };
+  // To a millionth of a micrometre, so that 11 1/2 in is 292.1 and not 292.09999999999997.
+  return { ok: true, value: Number((number.value * perUnit).toFixed(9)) };
 }
 
 /** Prints mm in `unit` without the unit's name: up to 3 decimals (mm) or 4 (inches), no trailing zeros. */

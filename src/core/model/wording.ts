@@ -56,10 +56,11 @@ export const measure = (unit: keyof typeof UNIT_WORDS, min: number, max: number)
 /** How far from the origin a coordinate may lie, mm. */
 export const FARTHEST = 10_000;
 
+const tooFar = (issue: z.core.$ZodRawIssue): string =>
+  `is ${shown(issue.input)} mm, ${(Math.abs(Number(issue.input)) / 1000).toFixed(0)} m away: points lie within ${FARTHEST / 1000} m`;
+
 /** One coordinate of a point, mm. */
 export const coordinate = z
   .number({ error: problem })
-  .refine((value) => Math.abs(value) <= FARTHEST, {
-    error: (issue) =>
-      `is ${shown(issue.input)} mm, ${(Math.abs(Number(issue.input)) / 1000).toFixed(0)} m away: points lie within ${FARTHEST / 1000} m`,
-  });
+  .min(-FARTHEST, { error: tooFar })
+  .max(FARTHEST, { error: tooFar });

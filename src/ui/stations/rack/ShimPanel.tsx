@@ -49,7 +49,7 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
             {bumpSteer ? (
               <>
                 <Typography component="div" sx={{ fontWeight: 600 }}>
-                  Bump steer {angle(bumpSteer.span.range)} over the travel,{' '}
+                  Bump steer {angle(bumpSteer.span.range)},{' '}
                   <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst)} />
                 </Typography>
                 <Typography variant="caption" color="text.secondary">
@@ -131,7 +131,7 @@ const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`
 
 function slopeInWords(slope: number): string {
   const per10 = Math.abs(slope * 10);
-  if (per10 < 0.0005) return 'Level at ride height.';
+  if (per10 < 0.0005) return 'No slope at ride height.';
   const amount = per10.toFixed(per10 < 0.1 ? 3 : 2);
-  return `At ride height toes ${slope > 0 ? 'in' : 'out'} by ${amount}° for each 10 mm of bump.`;
+  return `Toes ${slope > 0 ? 'in' : 'out'} ${amount}° per 10 mm of bump at ride height.`;
 }

@@ -1,0 +1,32 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { browse, clickButton, newPage, openBuild, start } from '../e2e/havrik';
+
+/** Takes the pictures in docs/screenshots/ from the demonstration builds. */
+async function main(): Promise<void> {
+  const app = await start(join(mkdtempSync(join(tmpdir(), 'havrik-shots-')), 'havrik.sqlite'));
+  const browser = await browse();
+  const { page } = await newPage(browser);
+  const shoot = async (name: string) => {
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await page.screenshot({ path: join(__dirname, `../docs/screenshots/${name}.png`) });
+  };
+  await page.goto(app.address, { waitUntil: 'networkidle0' });
+  await shoot('builds');
+  await openBuild(page, app.address, 'Two-seat roadster');
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
+  await page.locator('[data-view="front"] [data-joint="tieRodOuter"]').click();
+  await shoot('bench');
+  await page.keyboard.press('Home');
+  await page.keyboard.press('s');
+  await page.waitForSelector('[data-curve="proposed"]');
+  await shoot('shim');
+  await page.keyboard.press('Escape');
+  await clickButton(page, 'Brief What is it for, what limits it?');
+  await shoot('brief');
+  await browser.close();
+  await app.stop();
+}
+
+void main();

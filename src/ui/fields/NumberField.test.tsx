@@ -1,0 +1,93 @@
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { z } from 'zod';
+import { AngleField, LengthField } from './NumberField';
+
+const schema = z.number().max(500, 'is more than 500 mm');
+const taken = jest.fn();
+
+function Bench({ start = 100, unit = 'mm' as const }: { start?: number; unit?: 'mm' | 'in' }) {
+  const [value, setValue] = useState(start);
+  return (
+    <>
+      <LengthField
+        label="Width"
+        value={value}
+        unit={unit}
+        schema={schema}
+        onValue={(mm, visit) => {
+          taken(mm, visit);
+          setValue(mm);
+        }}
+      />
+      <button onClick={() => setValue(77)}>elsewhere</button>
+    </>
+  );
+}
+
+const field = () => screen.getByLabelText<HTMLInputElement>('Width');
+beforeEach(() => taken.mockClear());
+
+it('takes every whole value as it is typed, under one visit', async () => {
+  render(<Bench />);
+  await userEvent.clear(field());
+  await userEvent.type(field(), '1/2"');
+  expect(field()).toHaveValue('1/2"');
+  expect(taken.mock.calls.map(([mm]) => mm as number)).toEqual([1, 0.5, 12.7]);
+  expect(new Set(taken.mock.calls.map(([, visit]) => visit as string)).size).toBe(1);
+  await userEvent.tab();
+  expect(field()).toHaveValue('12.7');
+});
+
+it('does not touch a value that is only looked at, however many digits it has', async () => {
+  render(<Bench start={100.123456789} />);
+  await userEvent.click(field());
+  await userEvent.tab();
+  expect(field()).toHaveValue('100.123');
+  expect(taken).not.toHaveBeenCalled();
+});
+
+it('keeps what is half typed, says why, and holds the last value', async () => {
+  render(<Bench />);
+  await userEvent.type(field(), 'x');
+  expect(screen.getByText(/“100x” is not a length/)).toBeVisible();
+  await userEvent.tab();
+  expect(field()).toHaveValue('100x');
+  expect(field()).toBeInvalid();
+  expect(taken).not.toHaveBeenCalled();
+});
+
+it('refuses what the schema refuses', async () => {
+  render(<Bench />);
+  await userEvent.type(field(), '0');
+  expect(screen.getByText('is more than 500 mm')).toBeVisible();
+  expect(taken).not.toHaveBeenCalled();
+});
+
+it('brings the value back on Escape', async () => {
+  render(<Bench />);
+  await userEvent.clear(field());
+  await userEvent.type(field(), '45');
+  await userEvent.keyboard('{Escape}');
+  expect(field()).toHaveValue('100');
+  expect(taken.mock.calls.at(-1)?.[0]).toBe(100);
+});
+
+it('drops what was left half typed when the value changes from elsewhere', async () => {
+  render(<Bench />);
+  await userEvent.type(field(), 'x');
+  await userEvent.click(screen.getByText('elsewhere'));
+  expect(field()).toHaveValue('77');
+});
+
+it('shows inches', () => {
+  render(<Bench start={25.4} unit="in" />);
+  expect(field()).toHaveValue('1');
+});
+
+it('reads angles with a degree sign', async () => {
+  render(<AngleField label="Toe" value={0.5} schema={z.number()} onValue={taken} />);
+  await userEvent.type(screen.getByLabelText('Toe'), '5°');
+  expect(taken.mock.calls.at(-1)?.[0]).toBe(0.55);
+});
