@@ -4,6 +4,12 @@ const config: NextConfig = {
   serverExternalPackages: ['sequelize', 'sqlite3', 'umzug'],
   // ./test.sh runs the compiler and the linter by themselves.
   typescript: { ignoreBuildErrors: true },
+  // The server's code runs on this machine only: it need not be small, and the build is quicker.
+  experimental: {
+    serverMinification: false,
+    turbopackSourceMaps: false,
+    turbopackInputSourceMaps: false,
+  },
   poweredByHeader: false,
   devIndicators: false,
 };

@@ -29,7 +29,7 @@ export interface SweepRequest {
   format: 'csv' | 'json';
 }
 
-const MOST_POSITIONS = 100_000;
+const MOST_POSITIONS = 10_000;
 
 /** The positions of a sweep as CSV or JSON; out-of-reach ones keep their line and say why. */
 export function sweepTable(

@@ -1,40 +1,27 @@
-import { existsSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import {
   browse,
   clickButton,
-  makeFolder,
   newPage,
   openBuild,
+  openWorkshop,
   settled,
-  start,
   typeInto,
+  until,
   valueOf,
 } from './havrik';
-import type { Running } from './havrik';
 
-const folder = makeFolder();
-let app: Running;
-let browser: Browser;
+const shop = openWorkshop();
 let page: Page;
-
-beforeAll(async () => {
-  app = await start(join(folder, 'havrik.sqlite'));
-  browser = await browse();
-});
-afterAll(async () => {
-  await browser?.close();
-  await app?.stop();
-  rmSync(folder, { recursive: true, force: true });
-});
 beforeEach(async () => {
-  ({ page } = await newPage(browser));
+  ({ page } = await newPage(shop.browser));
 });
 afterEach(() => page.close());
 
 const names = () => page.$$eval('h2 a', (links) => links.map((link) => link.textContent));
-const home = () => page.goto(app.address, { waitUntil: 'networkidle0' });
+const home = () => page.goto(shop.app.address, { waitUntil: 'networkidle0' });
 const notice = (text: string) => page.waitForSelector(`::-p-text(${text})`);
 
 async function choose(button: string, path: string): Promise<void> {
@@ -66,10 +53,10 @@ it('duplicates and deletes, and a deletion can be undone', async () => {
   await home();
   await clickButton(page, 'Delete Hillclimb single-seater');
   await notice('deleted');
-  await page.waitForFunction(() => document.querySelectorAll('h2 a').length === 3);
+  await until(page, `document.querySelectorAll('h2 a').length === 3`);
   expect(await names()).not.toContain('Hillclimb single-seater');
   await clickButton(page, 'Undo');
-  await page.waitForFunction(() => document.querySelectorAll('h2 a').length === 4);
+  await until(page, `document.querySelectorAll('h2 a').length === 4`);
   expect(await names()).toContain('Hillclimb single-seater');
 });
 
@@ -77,14 +64,14 @@ it('exports a build and imports it again, digit for digit', async () => {
   const session = await page.createCDPSession();
   await session.send('Browser.setDownloadBehavior', {
     behavior: 'allow',
-    downloadPath: folder,
+    downloadPath: shop.folder,
   });
-  await openBuild(page, app.address, 'Two-seat roadster');
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
   await typeInto(page, '#lowerOuter-up', '6 3/4 in');
   await settled(page);
   await clickButton(page, 'Files and help');
   await page.locator('::-p-xpath(//li[normalize-space()="Export this build"])').click();
-  const path = join(folder, 'two-seat-roadster.havrik.json');
+  const path = join(shop.folder, 'two-seat-roadster.havrik.json');
   for (let i = 0; i < 50 && !existsSync(path); i++) await new Promise((r) => setTimeout(r, 100));
   const text = readFileSync(path, 'utf8');
   expect(JSON.parse(text).front.points.lowerOuter.up).toBeCloseTo(171.45, 10);
@@ -93,7 +80,7 @@ it('exports a build and imports it again, digit for digit', async () => {
   await choose('Import a file', path);
   await page.waitForSelector('[data-curve="toe"]');
   const id = page.url().split('/').at(-1);
-  const again = await fetch(`${app.address}/api/builds/${id}/file`);
+  const again = await fetch(`${shop.app.address}/api/builds/${id}/file`);
   expect(await again.text()).toBe(text);
 });
 
@@ -109,17 +96,17 @@ it('refuses spoiled files with a plain reason and imports nothing', async () => 
   await home();
   const before = await names();
   for (const [name, text, reason] of spoiled) {
-    writeFileSync(join(folder, name), text);
-    await choose('Import a file', join(folder, name));
+    writeFileSync(join(shop.folder, name), text);
+    await choose('Import a file', join(shop.folder, name));
     await notice(reason);
   }
   await home();
   expect(await names()).toEqual(before);
-  expect(readdirSync(folder)).toContain('huge.json');
+  expect(readdirSync(shop.folder)).toContain('huge.json');
 });
 
 it('loses neither copy when two windows edit one build', async () => {
-  await openBuild(page, app.address, 'Hillclimb single-seater');
+  await openBuild(page, shop.app.address, 'Hillclimb single-seater');
   const address = page.url();
   // A browser of its own, so that the windows cannot tell each other.
   const other = await browse();
@@ -136,29 +123,27 @@ it('loses neither copy when two windows edit one build', async () => {
   await settled(second);
   await other.close();
 
-  await openBuild(page, app.address, 'Hillclimb single-seater');
+  await openBuild(page, shop.app.address, 'Hillclimb single-seater');
   expect(await valueOf(page, '#upperOuter-up')).toBe('360');
-  await openBuild(page, app.address, 'Hillclimb single-seater (other window)');
+  await openBuild(page, shop.app.address, 'Hillclimb single-seater (other window)');
   expect(await valueOf(page, '#upperOuter-up')).toBe('356');
   expect(await valueOf(page, '#upperOuter-out')).toBe('571');
 });
 
 it('shows in one window what another of the same browser saves', async () => {
-  await openBuild(page, app.address, 'Shed special');
-  const { page: second } = await newPage(browser);
+  await openBuild(page, shop.app.address, 'Shed special');
+  const { page: second } = await newPage(shop.browser);
   await second.goto(page.url(), { waitUntil: 'networkidle0' });
   await second.waitForSelector('#upperOuter-up');
   await typeInto(second, '#upperOuter-up', '414.5');
   await settled(second);
-  await page.waitForFunction(
-    () => document.querySelector<HTMLInputElement>('#upperOuter-up')?.value === '414.5',
-  );
+  await until(page, `document.querySelector('#upperOuter-up').value === '414.5'`);
   await second.close();
 });
 
 it('answers requests that no page of its own would send in words', async () => {
   const put = (body: string, type = 'application/json') =>
-    fetch(`${app.address}/api/builds/7c0e3a52-6f43-4d0c-9a53-5d3b8d1f0c11`, {
+    fetch(`${shop.app.address}/api/builds/7c0e3a52-6f43-4d0c-9a53-5d3b8d1f0c11`, {
       method: 'PUT',
       body,
       headers: { 'content-type': type },
@@ -169,6 +154,6 @@ it('answers requests that no page of its own would send in words', async () => {
     400,
   );
   expect((await put(`{"a":"${'x'.repeat(3_000_000)}"}`)).status).toBe(413);
-  expect((await fetch(`${app.address}/api/builds/none`)).status).toBe(404);
-  expect((await fetch(`${app.address}/builds/none`)).status).toBe(404);
+  expect((await fetch(`${shop.app.address}/api/builds/none`)).status).toBe(404);
+  expect((await fetch(`${shop.app.address}/builds/none`)).status).toBe(404);
 });

@@ -45,6 +45,29 @@ export async function browse(): Promise<Browser> {
   return browser;
 }
 
+/** The application and a browser for the tests of one file, over a fresh database. */
+export interface Workshop {
+  folder: string;
+  database: string;
+  app: Running;
+  browser: Browser;
+}
+
+export function openWorkshop(): Workshop {
+  const folder = makeFolder();
+  const shop = { folder, database: join(folder, 'havrik.sqlite') } as Workshop;
+  beforeAll(async () => {
+    shop.app = await start(shop.database);
+    shop.browser = await browse();
+  });
+  afterAll(async () => {
+    await shop.browser?.close();
+    await shop.app?.stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+  return shop;
+}
+
 /** What went wrong in a page: console errors, uncaught errors, requests to anywhere else. */
 export interface Watched {
   page: Page;
@@ -102,4 +125,5 @@ export const valueOf = (page: Page, selector: string): Promise<string> =>
 
 /** Waits until a condition in the page holds. */
 export const until = (page: Page, condition: string): Promise<unknown> =>
-  page.waitForFunction(condition, { timeout: 10_000 });
+  // By the clock: a page behind another is given no frames.
+  page.waitForFunction(condition, { timeout: 10_000, polling: 50 });

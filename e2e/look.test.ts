@@ -1,32 +1,17 @@
-import { readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
-import type { Browser } from 'puppeteer-core';
+import { readFileSync } from 'node:fs';
 import type * as Axe from 'axe-core';
-import { browse, clickButton, makeFolder, newPage, openBuild, start } from './havrik';
-import type { Running } from './havrik';
+import { clickButton, newPage, openBuild, openWorkshop } from './havrik';
 
-const folder = makeFolder();
+const shop = openWorkshop();
 const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
-let app: Running;
-let browser: Browser;
-
-beforeAll(async () => {
-  app = await start(join(folder, 'havrik.sqlite'));
-  browser = await browse();
-});
-afterAll(async () => {
-  await browser?.close();
-  await app?.stop();
-  rmSync(folder, { recursive: true, force: true });
-});
 
 it.each([
   [1280, 800],
   [1024, 768],
   [1920, 1080],
 ])('fits the bench into %d × %d without scrolling', async (width, height) => {
-  const { page, trouble } = await newPage(browser, { width, height });
-  await openBuild(page, app.address, 'Two-seat roadster');
+  const { page, trouble } = await newPage(shop.browser, { width, height });
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
   for (const station of ['rack', 'shim', 'brief']) {
     if (station === 'shim') await page.keyboard.press('s');
     if (station === 'brief') await clickButton(page, 'Brief What is it for, what limits it?');
@@ -50,7 +35,7 @@ it.each([
 });
 
 it('has nothing serious for axe to find', async () => {
-  const { page } = await newPage(browser);
+  const { page } = await newPage(shop.browser);
   const serious = async () => {
     await page.evaluate(() => Promise.all(document.getAnimations().map((a) => a.finished)));
     await page.evaluate(axeSource);
@@ -63,12 +48,12 @@ it('has nothing serious for axe to find', async () => {
       .filter(({ impact }) => impact === 'serious' || impact === 'critical')
       .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`);
   };
-  await page.goto(app.address, { waitUntil: 'networkidle0' });
+  await page.goto(shop.app.address, { waitUntil: 'networkidle0' });
   expect(await serious()).toEqual([]);
   await clickButton(page, 'New build');
   await page.waitForSelector('[role=dialog] input');
   expect(await serious()).toEqual([]);
-  await openBuild(page, app.address, 'Two-seat roadster');
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
   expect(await serious()).toEqual([]);
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
@@ -79,8 +64,8 @@ it('has nothing serious for axe to find', async () => {
 });
 
 it('can be used without a mouse, and shows where the focus is', async () => {
-  const { page } = await newPage(browser);
-  await openBuild(page, app.address, 'Two-seat roadster');
+  const { page } = await newPage(shop.browser);
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
   const seen = new Set<string>();
   for (let i = 0; i < 60; i++) {
     await page.keyboard.press('Tab');

@@ -9,6 +9,6 @@ sources() {
 }
 stamp=.next/havrik-sources
 if [ ! -f .next/BUILD_ID ] || ! sources | cmp -s - "$stamp"; then
-  NEXT_TELEMETRY_DISABLED=1 npx --no-install next build
+  NEXT_TELEMETRY_DISABLED=1 node_modules/.bin/next build
   sources >"$stamp"
 fi

@@ -1,5 +1,5 @@
 import { allBuilds } from '@/server/reading';
-import { BuildsPage } from '@/ui/builds/BuildsPage';
+import { BuildsPage } from '@/ui/pages';
 
 export const dynamic = 'force-dynamic';
 

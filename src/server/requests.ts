@@ -31,6 +31,9 @@ const saveSchema = z.strictObject({
   savedBy: z.string().min(1).max(64),
   build: buildSchema,
 });
+/** How much of a request that is too large is heard out, bytes. */
+const PATIENCE = 64_000_000;
+
 const importSchema = z.strictObject({ text: z.string() });
 
 /** Answers with JSON; trouble becomes `{ message }` in words. */
@@ -54,11 +57,13 @@ function buildId(id: string): string {
 
 /**
  * The JSON body of a request that only a page of Havrik's own can have sent (browsers ask before
- * they send JSON across sites), read no further than the largest file.
+ * they send JSON across sites); no more of it is kept than the largest file needs.
  */
 async function jsonBody<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
   if (!request.headers.get('content-type')?.startsWith('application/json'))
     throw new Refused(415, 'Havrik expects JSON.');
+  // Text within JSON may take two bytes for one.
+  const most = 2 * LARGEST_FILE;
   let size = 0;
   const chunks: Uint8Array[] = [];
   const reader = request.body?.getReader();
@@ -66,10 +71,11 @@ async function jsonBody<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
     const { done, value: bytes } = (await reader?.read()) ?? { done: true, value: undefined };
     if (done || !bytes) break;
     size += bytes.length;
-    // Text within JSON may take two bytes for one.
-    if (size > 2 * LARGEST_FILE) throw new Refused(413, tooLarge(size));
-    chunks.push(bytes);
+    // What is too large is read on without being kept, so that the sender hears the answer; to a point.
+    if (size <= most) chunks.push(bytes);
+    else if (size > PATIENCE) break;
   }
+  if (size > most) throw new Refused(413, tooLarge(size));
   let value: unknown;
   try {
     value = JSON.parse(Buffer.concat(chunks).toString('utf8'));

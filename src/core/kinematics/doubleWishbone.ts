@@ -1,23 +1,14 @@
-import { cross, distance, dot, footOnLine, length, scale, sub, unit } from '../geometry/vec';
-import type { Vec } from '../geometry/vec';
-import { toRad } from '../geometry/angle';
+import { distance } from '../geometry/vec';
 import { POINT_LABELS, POINT_NAMES } from '../model/points';
-import type { Point, PointName, Points } from '../model/points';
-import { U } from './corner';
+import type { PointName, Points } from '../model/points';
 import type { Corner, LayoutFault, OutOfReach, Prepared } from './corner';
+import { S, WishboneChain, vec } from './wishboneChain';
 
 /**
- * Double wishbone with a tie rod, solved as a closed chain:
- *
- *   lower arm angle θ → lower ball joint on its circle
- *   → upper ball joint: its circle about the upper pivots meets the sphere about the lower joint
- *   → tie rod's outer joint: its circle about the kingpin meets the sphere about the inner joint
- *   → wheel centre
- *
- * Both meetings are closed forms that keep the side they have as drawn, so a branch never flips.
- * The only unknown left, θ, is the root of one scalar equation, the wheel centre's height, found by
- * Newton's method with the exact derivative from the upright's velocity. Every position starts from
- * the same polynomial guess, so the order of a sweep cannot change its figures.
+ * Double wishbone with a tie rod. The chain of links is closed forms from the lower arm's angle on;
+ * the only unknown left, that angle, is the root of one scalar equation, the wheel centre's height,
+ * found by Newton's method with the exact derivative from the upright's velocity. Every position
+ * starts from the same series, so the order of a sweep cannot change its figures.
  */
 export function prepareDoubleWishbone(
   points: Points,
@@ -53,96 +44,21 @@ function placesTaken(points: Points): LayoutFault[] {
   return faults;
 }
 
-const vec = (p: Point): Vec => [p.ahead, p.out, p.up];
-
-/** A joint's circle about the line through two pivots. */
-function circleOf(joint: Vec, front: Vec, rear: Vec) {
-  const axis = unit(sub(front, rear));
-  const centre = footOnLine(joint, rear, axis);
-  const arm = sub(joint, centre);
-  return { axis, centre, radius: length(arm), arm };
-}
-
 export class DoubleWishbone implements Corner {
-  // Lower ball joint: centre + radius (cos θ · lu + sin θ · lv), θ = 0 as drawn.
-  private readonly lc: Vec;
-  private readonly lu: Vec;
-  private readonly lv: Vec;
-  private readonly ln: Vec;
-  private readonly lr: number;
-  // Upper ball joint's circle.
-  private readonly uc: Vec;
-  private readonly un: Vec;
-  private readonly ur: number;
-  private readonly upperSide: number;
-  // Upright: kingpin length, outer tie-rod joint along and off the kingpin, wheel in its axes.
-  private readonly kingpin: number;
-  private readonly tAlong: number;
-  private readonly tOff: number;
-  private readonly wheel: Vec;
-  private readonly axle: Vec;
-  // Tie rod.
-  private readonly inner: Vec;
-  private readonly rod: number;
-  private readonly rodSide: number;
-  // Wheel centre's height as drawn and θ's series in travel and rack.
-  private readonly z0: number;
+  private readonly chain: WishboneChain;
+  private readonly s: Float64Array;
+  // θ's series in travel and rack, and the sign of the wheel's rise per rad as drawn.
   private readonly guess: readonly number[];
   private readonly rising: number;
 
-  // Working state of the last chain solved, overwritten by `solveChain`.
-  private readonly s = new Float64Array(STATE_SIZE).fill(NaN);
-
   /** Use `prepareDoubleWishbone`, which refuses layouts that are degenerate as drawn. */
   constructor(points: Points, alignment: { toe: number; camber: number }) {
-    const p = Object.fromEntries(POINT_NAMES.map((n) => [n, vec(points[n])])) as Record<
-      PointName,
-      Vec
-    >;
-    const lower = circleOf(p.lowerOuter, p.lowerFrontInner, p.lowerRearInner);
-    this.lc = lower.centre;
-    this.ln = lower.axis;
-    this.lr = lower.radius;
-    this.lu = unit(lower.arm);
-    this.lv = cross(lower.axis, this.lu);
-
-    const upper = circleOf(p.upperOuter, p.upperFrontInner, p.upperRearInner);
-    this.uc = upper.centre;
-    this.un = upper.axis;
-    this.ur = upper.radius;
-    const toLower = sub(p.lowerOuter, upper.centre);
-    this.upperSide = Math.sign(dot(cross(upper.axis, toLower), upper.arm)) || 1;
-
-    const k = sub(p.upperOuter, p.lowerOuter);
-    this.kingpin = length(k);
-    const e1 = unit(k);
-    const steeringArm = sub(p.tieRodOuter, p.lowerOuter);
-    this.tAlong = dot(steeringArm, e1);
-    const off = sub(steeringArm, scale(e1, this.tAlong));
-    this.tOff = length(off);
-    const e2 = unit(off);
-    const e3 = cross(e1, e2);
-
-    this.inner = p.tieRodInner;
-    this.rod = distance(p.tieRodInner, p.tieRodOuter);
-    const toInner = sub(p.tieRodInner, p.lowerOuter);
-    this.rodSide = Math.sign(dot(cross(e1, toInner), off)) || 1;
-
-    const toe = toRad(alignment.toe);
-    const camber = toRad(alignment.camber);
-    const spindle: Vec = [
-      Math.sin(toe) * Math.cos(camber),
-      Math.cos(toe) * Math.cos(camber),
-      -Math.sin(camber),
-    ];
-    const toWheel = sub(p.wheelCentre, p.lowerOuter);
-    this.wheel = [dot(toWheel, e1), dot(toWheel, e2), dot(toWheel, e3)];
-    this.axle = [dot(spindle, e1), dot(spindle, e2), dot(spindle, e3)];
-    this.z0 = p.wheelCentre[2];
+    this.chain = new WishboneChain(points, alignment);
+    this.s = this.chain.s;
 
     // θ as a series in travel: the height's series in θ, turned round; then what the rack does to it.
     const slopeAt = (theta: number, rack: number) =>
-      this.chainAt(theta, rack) ? this.s[S.rise] : NaN;
+      this.chain.solveAt(theta, rack) ? this.s[S.rise] : NaN;
     const step = 0.01;
     const before = slopeAt(-step, 0);
     const after = slopeAt(step, 0);
@@ -167,7 +83,7 @@ export class DoubleWishbone implements Corner {
     this.s[S.travel] = travel;
     this.s[S.rack] = rack;
     if (!this.findAngle()) return false;
-    this.writePose(upright);
+    this.chain.writePose(upright);
     return true;
   }
 
@@ -175,22 +91,22 @@ export class DoubleWishbone implements Corner {
   degenerate(): LayoutFault[] {
     const faults: LayoutFault[] = [];
     const refuse = (point: PointName, message: string) => faults.push({ point, message });
-    if (this.lr < SAME_PLACE)
+    if (this.chain.lr < SAME_PLACE)
       refuse(
         'lowerOuter',
         'the lower ball joint lies on the lower arm’s pivot axis: nothing to swing',
       );
-    if (this.ur < SAME_PLACE)
+    if (this.chain.ur < SAME_PLACE)
       refuse(
         'upperOuter',
         'the upper ball joint lies on the upper arm’s pivot axis: nothing to swing',
       );
-    if (this.tOff < SAME_PLACE)
+    if (this.chain.tOff < SAME_PLACE)
       refuse('tieRodOuter', 'the tie rod outer joint lies on the kingpin axis: it cannot steer');
     if (faults.length > 0) return faults;
 
     // As drawn both meetings exist up to rounding; what matters is how far they are from touching.
-    this.chainAt(0, 0);
+    this.chain.solveAt(0, 0);
     if (!(this.s[S.upperOpen] > DEAD_CENTRE ** 2))
       refuse(
         'upperOuter',
@@ -201,7 +117,7 @@ export class DoubleWishbone implements Corner {
         'tieRodInner',
         'the tie rod is at dead centre: it points straight at the kingpin axis and cannot hold the wheel',
       );
-    else if (!(Math.abs(this.s[S.rise]) > DEAD_CENTRE * this.lr))
+    else if (!(Math.abs(this.s[S.rise]) > DEAD_CENTRE * this.chain.lr))
       refuse('lowerOuter', 'the arms swing the wheel sideways only: it cannot move up and down');
     return faults;
   }
@@ -228,14 +144,14 @@ export class DoubleWishbone implements Corner {
     const upperFirst = s[S.upperOpen] < s[S.rodOpen];
     const open = Math.min(s[S.upperOpen], s[S.rodOpen]);
     if (open > 1e-6) {
-      const stillRising = Math.abs(s[S.lowerMove + 2]) > this.lr / 2;
+      const stillRising = Math.abs(s[S.lowerMove + 2]) > this.chain.lr / 2;
       const part = !stillRising ? 'arms' : upperFirst ? 'upper arm' : 'tie rod';
       return { part, fault: 'over centre', lastTravel, lastRack };
     }
     // Touching from outside (cos > 0) or from within. The upper arm is its circle's radius, the tie
     // rod its sphere's, so that the same touch asks for a longer rod but for a longer or shorter arm.
     const fromOutside = s[upperFirst ? S.upperCos : S.rodCos] > 0;
-    const upperTooLong = fromOutside && s[S.upperCos] < this.ur;
+    const upperTooLong = fromOutside && s[S.upperCos] < this.chain.ur;
     return upperFirst
       ? { part: 'upper arm', fault: upperTooLong ? 'too long' : 'too short', lastTravel, lastRack }
       : { part: 'tie rod', fault: fromOutside ? 'too short' : 'too long', lastTravel, lastRack };
@@ -246,11 +162,11 @@ export class DoubleWishbone implements Corner {
     const s = this.s;
     const g = this.guess;
     const rack = s[S.rack];
-    const target = this.z0 + s[S.travel];
+    const target = this.chain.height0 + s[S.travel];
     const rest = s[S.travel] - rack * (g[3] + rack * g[4]);
     s[S.theta] = rest * (g[0] * (1 - rack * g[5]) + rest * (g[1] + rest * g[2]));
     for (let i = 0; i < 12; i++) {
-      if (!this.solveChain()) break;
+      if (!this.chain.solve()) break;
       const rise = s[S.rise];
       if (rise * this.rising <= 0) break;
       const error = target - s[S.height];
@@ -261,7 +177,7 @@ export class DoubleWishbone implements Corner {
         const theta = s[S.theta];
         if (!this.connected(notch)) break;
         s[S.theta] = theta;
-        return this.solveChain();
+        return this.chain.solve();
       }
       const step = error / rise;
       if (!(step < 0.7 && step > -0.7)) break;
@@ -293,7 +209,7 @@ export class DoubleWishbone implements Corner {
 
   private holds(notch: number): boolean {
     this.s[S.theta] = notch * NOTCH;
-    return this.solveChain() && this.s[S.rise] * this.rising > 0;
+    return this.chain.solve() && this.s[S.rise] * this.rising > 0;
   }
 
   /** The same root reached from the drawn position in short steps that never cross an edge. */
@@ -306,10 +222,10 @@ export class DoubleWishbone implements Corner {
       if (error < CLOSE && error > -CLOSE) return true;
       const theta = s[S.theta];
       s[S.theta] += Math.max(-limit, Math.min(limit, error / s[S.rise]));
-      if (this.solveChain() && s[S.rise] * this.rising > 0) continue;
+      if (this.chain.solve() && s[S.rise] * this.rising > 0) continue;
       limit /= 2;
       s[S.theta] = theta;
-      this.solveChain();
+      this.chain.solve();
     }
     return false;
   }
@@ -320,229 +236,4 @@ export class DoubleWishbone implements Corner {
       if (this.holds(notch) || this.holds(-notch)) return true;
     return false;
   }
-
-  /** Solves the chain at an arm angle and rack. */
-  private chainAt(theta: number, rack: number): boolean {
-    this.s[S.theta] = theta;
-    this.s[S.rack] = rack;
-    return this.solveChain();
-  }
-
-  /**
-   * Solves the chain at the state's lower arm angle and rack into the rest of the state; arguments
-   * travel in the state because numbers handed from call to call would be allocated.
-   * Returns false where a meeting does not exist.
-   */
-  private solveChain(): boolean {
-    const s = this.s;
-    const theta = s[S.theta];
-    const { lc, lu, lv, ln, lr, uc, un, ur, inner, wheel } = this;
-    const c = Math.cos(theta) * lr;
-    const n = Math.sin(theta) * lr;
-
-    // Lower ball joint and its velocity per rad.
-    const rx = c * lu[0] + n * lv[0];
-    const ry = c * lu[1] + n * lv[1];
-    const rz = c * lu[2] + n * lv[2];
-    const lx = lc[0] + rx;
-    const ly = lc[1] + ry;
-    const lz = lc[2] + rz;
-    const vlx = ln[1] * rz - ln[2] * ry;
-    const vly = ln[2] * rx - ln[0] * rz;
-    const vlz = ln[0] * ry - ln[1] * rx;
-
-    // Upper ball joint: unit arm e ⟂ un with e·d = K, d from the circle's centre to the lower joint.
-    let dx = lx - uc[0];
-    let dy = ly - uc[1];
-    let dz = lz - uc[2];
-    let along = dx * un[0] + dy * un[1] + dz * un[2];
-    let square = dx * dx + dy * dy + dz * dz;
-    let K = (square + ur * ur - this.kingpin * this.kingpin) / (2 * ur);
-    dx -= along * un[0];
-    dy -= along * un[1];
-    dz -= along * un[2];
-    let S2 = dx * dx + dy * dy + dz * dz;
-    let w2 = S2 - K * K;
-    s[S.upperOpen] = w2 / S2;
-    s[S.upperCos] = K;
-    if (!(w2 > 0)) return false;
-    let w = this.upperSide * Math.sqrt(w2);
-    K /= S2;
-    w /= S2;
-    const ex = ur * (K * dx + w * (un[1] * dz - un[2] * dy));
-    const ey = ur * (K * dy + w * (un[2] * dx - un[0] * dz));
-    const ez = ur * (K * dz + w * (un[0] * dy - un[1] * dx));
-
-    // Kingpin, from the lower to the upper ball joint.
-    const kx = uc[0] + ex - lx;
-    const ky = uc[1] + ey - ly;
-    const kz = uc[2] + ez - lz;
-    const L = this.kingpin;
-    const e1x = kx / L;
-    const e1y = ky / L;
-    const e1z = kz / L;
-
-    // Tie rod's outer joint about the kingpin, in the same way.
-    const ix = inner[0];
-    const iy = inner[1] + s[S.rack];
-    const iz = inner[2];
-    const { tAlong, tOff } = this;
-    dx = ix - lx - tAlong * e1x;
-    dy = iy - ly - tAlong * e1y;
-    dz = iz - lz - tAlong * e1z;
-    along = dx * e1x + dy * e1y + dz * e1z;
-    square = dx * dx + dy * dy + dz * dz;
-    K = (square + tOff * tOff - this.rod * this.rod) / (2 * tOff);
-    dx -= along * e1x;
-    dy -= along * e1y;
-    dz -= along * e1z;
-    S2 = dx * dx + dy * dy + dz * dz;
-    w2 = S2 - K * K;
-    s[S.rodOpen] = w2 / S2;
-    s[S.rodCos] = K;
-    if (!(w2 > 0)) return false;
-    w = this.rodSide * Math.sqrt(w2);
-    K /= S2;
-    w /= S2;
-    const cx = e1y * dz - e1z * dy;
-    const cy = e1z * dx - e1x * dz;
-    const cz = e1x * dy - e1y * dx;
-    const e2x = K * dx + w * cx;
-    const e2y = K * dy + w * cy;
-    const e2z = K * dz + w * cz;
-    const e3x = K * cx - w * dx;
-    const e3y = K * cy - w * dy;
-    const e3z = K * cz - w * dz;
-
-    // Steering arm and wheel centre, both from the lower ball joint.
-    const tx = tAlong * e1x + tOff * e2x;
-    const ty = tAlong * e1y + tOff * e2y;
-    const tz = tAlong * e1z + tOff * e2z;
-    const px = wheel[0] * e1x + wheel[1] * e2x + wheel[2] * e3x;
-    const py = wheel[0] * e1y + wheel[1] * e2y + wheel[2] * e3y;
-    const pz = wheel[0] * e1z + wheel[1] * e2z + wheel[2] * e3z;
-
-    // Velocities per rad of θ: the upper joint runs on its circle so that the kingpin keeps its length.
-    const ux = un[1] * ez - un[2] * ey;
-    const uy = un[2] * ex - un[0] * ez;
-    const uz = un[0] * ey - un[1] * ex;
-    const phi = (kx * vlx + ky * vly + kz * vlz) / (kx * ux + ky * uy + kz * uz);
-    const sx = phi * ux - vlx;
-    const sy = phi * uy - vly;
-    const sz = phi * uz - vlz;
-    const LL = L * L;
-    let ox = (ky * sz - kz * sy) / LL;
-    let oy = (kz * sx - kx * sz) / LL;
-    let oz = (kx * sy - ky * sx) / LL;
-
-    // Turn about the kingpin: the tie rod keeps its length. Per rad of θ, then per mm of rack.
-    const qx = lx + tx - ix;
-    const qy = ly + ty - iy;
-    const qz = lz + tz - iz;
-    const lever = qx * (ky * tz - kz * ty) + qy * (kz * tx - kx * tz) + qz * (kx * ty - ky * tx);
-    const drift =
-      qx * (vlx + oy * tz - oz * ty) +
-      qy * (vly + oz * tx - ox * tz) +
-      qz * (vlz + ox * ty - oy * tx);
-    const turn = -drift / lever;
-    ox += turn * kx;
-    oy += turn * ky;
-    oz += turn * kz;
-    const steer = qy / lever;
-
-    s[S.height] = lz + pz;
-    s[S.rise] = vlz + ox * py - oy * px;
-    s[S.steerRise] = steer * (kx * py - ky * px);
-    s[S.lower] = lx;
-    s[S.lower + 1] = ly;
-    s[S.lower + 2] = lz;
-    s[S.k] = kx;
-    s[S.k + 1] = ky;
-    s[S.k + 2] = kz;
-    s[S.arm] = tx;
-    s[S.arm + 1] = ty;
-    s[S.arm + 2] = tz;
-    s[S.toWheel] = px;
-    s[S.toWheel + 1] = py;
-    s[S.toWheel + 2] = pz;
-    s[S.e2] = e2x;
-    s[S.e2 + 1] = e2y;
-    s[S.e2 + 2] = e2z;
-    s[S.e3] = e3x;
-    s[S.e3 + 1] = e3y;
-    s[S.e3 + 2] = e3z;
-    s[S.turn] = ox;
-    s[S.turn + 1] = oy;
-    s[S.turn + 2] = oz;
-    s[S.lowerMove] = vlx;
-    s[S.lowerMove + 1] = vly;
-    s[S.lowerMove + 2] = vlz;
-    s[S.steer] = steer;
-    return true;
-  }
-
-  private writePose(u: Float64Array): void {
-    const s = this.s;
-    const { axle, kingpin: L, inner } = this;
-    const lever = s[S.steer];
-    // Per mm of travel θ turns by 1/rise; per mm of rack it gives back the height the steering takes.
-    const perTravel = 1 / s[S.rise];
-    const perRack = -s[S.steerRise] / s[S.rise];
-    for (let i = 0; i < 3; i++) {
-      const k = s[S.k + i];
-      u[U.wheelCentre + i] = s[S.lower + i] + s[S.toWheel + i];
-      u[U.spindle + i] = (axle[0] * k) / L + axle[1] * s[S.e2 + i] + axle[2] * s[S.e3 + i];
-      u[U.lowerOuter + i] = s[S.lower + i];
-      u[U.kingpin + i] = k;
-      u[U.tieRodOuter + i] = s[S.lower + i] + s[S.arm + i];
-      u[U.tieRodInner + i] = inner[i];
-      u[U.turnPerTravel + i] = perTravel * s[S.turn + i];
-      u[U.turnPerRack + i] = perRack * s[S.turn + i] + lever * k;
-    }
-    u[U.tieRodInner + 1] += s[S.rack];
-    this.writeMove(u, U.movePerTravel, U.turnPerTravel, perTravel);
-    this.writeMove(u, U.movePerRack, U.turnPerRack, perRack);
-  }
-
-  /** The wheel centre's velocity: the lower joint's plus the turn about it. */
-  private writeMove(u: Float64Array, move: number, turn: number, rate: number): void {
-    const s = this.s;
-    const px = s[S.toWheel];
-    const py = s[S.toWheel + 1];
-    const pz = s[S.toWheel + 2];
-    const tx = u[turn];
-    const ty = u[turn + 1];
-    const tz = u[turn + 2];
-    u[move] = rate * s[S.lowerMove] + ty * pz - tz * py;
-    u[move + 1] = rate * s[S.lowerMove + 1] + tz * px - tx * pz;
-    u[move + 2] = rate * s[S.lowerMove + 2] + tx * py - ty * px;
-  }
 }
-
-/** Offsets into the working state. */
-const S = {
-  height: 0,
-  rise: 1,
-  steerRise: 2,
-  lower: 3,
-  k: 6,
-  arm: 9,
-  toWheel: 12,
-  e2: 15,
-  e3: 18,
-  turn: 21,
-  lowerMove: 24,
-  steer: 27,
-  rack: 28,
-  upperOpen: 29,
-  upperCos: 30,
-  rodOpen: 31,
-  rodCos: 32,
-  travel: 33,
-  theta: 34,
-  /** Rack position at which the notches from `triedDown` to `triedUp` are known to hold. */
-  triedRack: 35,
-  triedUp: 36,
-  triedDown: 37,
-} as const;
-const STATE_SIZE = 38;

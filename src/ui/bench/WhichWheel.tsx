@@ -48,7 +48,7 @@ export const WhichWheel = memo(function WhichWheel({
         {own ? 'Each side has its own points.' : 'Right mirrors left.'}
       </Typography>
       <Button size="small" onClick={() => onOwn(!own)} sx={{ whiteSpace: 'nowrap', minWidth: 0 }}>
-        {own ? 'Mirror the left' : 'Part the sides'}
+        {own ? 'Mirror the left' : 'Separate the sides'}
       </Button>
     </Box>
   );

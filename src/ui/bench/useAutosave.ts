@@ -67,7 +67,11 @@ export function useAutosave({ store }: BuildStore, id: string, version: number):
       const { id: current, version: mine } = autosave.current();
       if (event.data.id === current && event.data.version > mine) void catchUp();
     };
+    const warn = (event: BeforeUnloadEvent) => {
+      if (useSaveState.getState().kind === 'failed') event.preventDefault();
+    };
     document.addEventListener('visibilitychange', look);
+    window.addEventListener('beforeunload', warn);
     window.addEventListener('pagehide', leave);
     window.addEventListener('focus', look);
     // The page may have come from the browser's cache.
@@ -78,6 +82,7 @@ export function useAutosave({ store }: BuildStore, id: string, version: number):
       autosave.stop();
       channel.close();
       document.removeEventListener('visibilitychange', look);
+      window.removeEventListener('beforeunload', warn);
       window.removeEventListener('pagehide', leave);
       window.removeEventListener('focus', look);
     };

@@ -15,6 +15,10 @@ interface Keys {
   onHelp: () => void;
 }
 
+const OPEN_LISTS = '[role=menu], [role=dialog], [role=listbox], [role=combobox]';
+const within = (event: KeyboardEvent, selector: string): boolean =>
+  event.target instanceof Element && event.target.closest(selector) !== null;
+
 /** The bench's keys. Arrows cycle the wheel wherever nothing is being typed. */
 export function useKeys(keys: Keys): void {
   const move = (travel: number, rack: number) => {
@@ -25,8 +29,12 @@ export function useKeys(keys: Keys): void {
       rack: Math.min(keys.rackTravel, Math.max(-keys.rackTravel, r + rack)),
     });
   };
-  // The pad is a slider, which the hook would count among the fields that take keys themselves.
-  const prevent = { preventDefault: true, enableOnFormTags: ['slider' as const] };
+  const anywhere = {
+    // The pad is a slider, which the hook would count among the fields that take keys themselves.
+    enableOnFormTags: ['slider' as const],
+    ignoreEventWhen: (event: KeyboardEvent) => within(event, OPEN_LISTS),
+  };
+  const prevent = { ...anywhere, preventDefault: true };
   const arrows = (up: number, left: number) => (event: KeyboardEvent) => {
     const fine = event.shiftKey;
     move(up * (fine ? FINE : STEP.travel), left * (fine ? FINE : STEP.rack));
@@ -40,7 +48,12 @@ export function useKeys(keys: Keys): void {
   useHotkeys('home', () => useView.getState().show({ travel: 0, rack: 0 }), prevent);
   useHotkeys('s', keys.onFind, prevent);
   useHotkeys('alt+s', keys.onFind, { ...prevent, enableOnFormTags: true });
-  useHotkeys('enter', keys.onTake, { enabled: keys.hasShim, enableOnFormTags: ['slider'] });
+  useHotkeys('enter', keys.onTake, {
+    ...anywhere,
+    enabled: keys.hasShim,
+    // Enter on a button presses the button.
+    ignoreEventWhen: (event) => within(event, `button, a, ${OPEN_LISTS}`),
+  });
   useHotkeys('escape', keys.onLeave, { enabled: keys.hasShim, enableOnFormTags: true });
   useHotkeys('mod+z', keys.onUndo, { ...prevent, enableOnFormTags: true });
   useHotkeys('mod+shift+z, mod+y', keys.onRedo, { ...prevent, enableOnFormTags: true });

@@ -7,8 +7,10 @@ import { formatDistanceToNow } from 'date-fns';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { bumpSteer, judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
+import { layoutProblems } from '@/core/file/check';
 import { prepareAxle } from '@/core/kinematics/axle';
 import type { Build } from '@/core/model/build';
+import { describeProblems } from '@/core/model/problems';
 import type { Listed } from '@/server/reading';
 import { MEMBERS, drawnAsTyped, onFloor, viewBox, wheelOutlines } from '../floor/drawing';
 import { PAPER, SLATE } from '../theme';
@@ -20,13 +22,17 @@ export function BuildRow({
   busy,
   onCopy,
   onRemove,
+  onRefuse,
 }: {
   listed: Listed;
   busy: boolean;
   onCopy: () => void;
   onRemove: () => void;
+  /** Says why something cannot be done. */
+  onRefuse: (why: string) => void;
 }) {
   const { id, name, build, updatedAt } = listed;
+  const problems = useMemo(() => (build ? layoutProblems(build) : []), [build]);
   return (
     <Box
       component="li"
@@ -62,9 +68,13 @@ export function BuildRow({
           </Button>
           <Button
             size="small"
-            component="a"
-            href={`/api/builds/${id}/file`}
             aria-label={`Export ${name}`}
+            {...(problems.length > 0
+              ? {
+                  onClick: () =>
+                    onRefuse(`Mend “${name}” before exporting:\n${describeProblems(problems)}`),
+                }
+              : { component: 'a', href: `/api/builds/${id}/file` })}
           >
             Export
           </Button>

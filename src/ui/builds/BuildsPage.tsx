@@ -104,6 +104,7 @@ export function BuildsPage({ builds }: { builds: Listed[] }) {
             busy={busy}
             onCopy={() => run(() => copyBuild(build.id), open)}
             onRemove={() => remove(build)}
+            onRefuse={say}
           />
         ))}
       </Box>

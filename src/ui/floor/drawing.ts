@@ -1,7 +1,7 @@
-import { toRad } from '@/core/geometry/angle';
 import { add, cross, scale, unit } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import { U } from '@/core/kinematics/corner';
+import { spindleOf } from '@/core/kinematics/spindle';
 import type { AxleDesign, Travel } from '@/core/model/build';
 import type { PointName, Points } from '@/core/model/points';
 
@@ -41,18 +41,10 @@ export function drawnAt(points: Points, u: Float64Array): Drawn {
 }
 
 /** The joints as typed, for layouts that cannot be solved. */
-export function drawnAsTyped(points: Points, alignment: AxleDesign['static']): Drawn {
-  const toe = toRad(alignment.toe);
-  const camber = toRad(alignment.camber);
-  return {
-    at: asTuples(points),
-    spindle: [
-      Math.sin(toe) * Math.cos(camber),
-      Math.cos(toe) * Math.cos(camber),
-      -Math.sin(camber),
-    ],
-  };
-}
+export const drawnAsTyped = (points: Points, alignment: AxleDesign['static']): Drawn => ({
+  at: asTuples(points),
+  spindle: spindleOf(alignment),
+});
 
 const asTuples = (points: Points): Record<PointName, Vec> =>
   Object.fromEntries(

@@ -37,8 +37,17 @@ interface Props {
   unit: LengthUnit;
 }
 
-/** Half-widths the chart may have, degrees: the least that holds the curve. */
-const HALF_WIDTHS = [0.6, 1.2, 2.4, 5, 10, 20, 45, 90];
+/** Half-widths the chart may have, degrees, with their ticks: the least that holds the curve. */
+const HALF_WIDTHS: [half: number, ticks: number[]][] = [
+  [0.6, [0.25, 0.5]],
+  [1.2, [0.5, 1]],
+  [2.5, [1, 2]],
+  [5, [2, 4]],
+  [10, [5, 10]],
+  [20, [10, 20]],
+  [45, [20, 40]],
+  [90, [45, 90]],
+];
 
 /** Toe change against travel, bump up, with the verdict bands behind it. */
 export const ToeTrace = memo(function ToeTrace(props: Props) {
@@ -46,7 +55,7 @@ export const ToeTrace = memo(function ToeTrace(props: Props) {
   const change = toeChange(sweep, rideToe);
   const ghost = proposed && toeChange(proposed.sweep, proposed.rideToe);
   const worst = Math.max(0, ...[...change, ...(ghost ?? [])].map(([toe]) => Math.abs(toe)));
-  const half = HALF_WIDTHS.find((width) => worst <= width * 0.97) ?? 90;
+  const half = HALF_WIDTHS.find(([width]) => worst <= width * 0.97)?.[0] ?? 90;
   const curves = {
     change,
     ghost,
@@ -96,7 +105,8 @@ const Frame = memo(function Frame({
   unit: LengthUnit;
 }) {
   const bands = [...BUMP_STEER_BANDS].reverse().map((limit, i) => ({ limit, fill: BAND_FILLS[i] }));
-  const xTicks = [-1, -0.5, 0, 0.5, 1].map((part) => Number((part * half).toFixed(3)));
+  const marks = HALF_WIDTHS.find(([width]) => width === half)?.[1] ?? [];
+  const xTicks = [...marks.map((mark) => -mark).reverse(), 0, ...marks];
   // The axes go by data: the plot's own corners.
   const corners = [
     { toe: -half, travel: -droop },

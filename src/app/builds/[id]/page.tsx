@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { buildAt } from '@/server/reading';
-import { Bench } from '@/ui/bench/Bench';
+import { Bench } from '@/ui/pages';
 
 export const dynamic = 'force-dynamic';
 

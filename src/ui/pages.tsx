@@ -1,0 +1,25 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
+
+/**
+ * The screens as the browser alone draws them. The bench measures its floor before it draws anything,
+ * so a server could only send it empty; and screens that are not also compiled for the server make the
+ * first build a good deal quicker.
+ */
+const loading = () => (
+  <Box role="status" sx={{ p: 4, color: 'text.secondary' }}>
+    Opening …
+  </Box>
+);
+
+export const BuildsPage = dynamic(
+  () => import('./builds/BuildsPage').then((module) => module.BuildsPage),
+  { ssr: false, loading },
+);
+
+export const Bench = dynamic(() => import('./bench/Bench').then((module) => module.Bench), {
+  ssr: false,
+  loading,
+});
