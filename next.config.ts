@@ -7,6 +7,7 @@ const config: NextConfig = {
   // The server's code runs on this machine only: it need not be small, and the build is quicker.
   experimental: {
     serverMinification: false,
+    turbopackFileSystemCacheForBuild: false,
     turbopackSourceMaps: false,
     turbopackInputSourceMaps: false,
   },

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parseLength, parseNumber, printLength, trimmed } from './length';
+import { parseLength, parseNumber, printFraction, printLength, trimmed } from './length';
 
 const mm = (text: string, unit?: 'mm' | 'in') => {
   const parsed = parseLength(text, unit);
@@ -63,6 +63,21 @@ describe('lengths as builders type them', () => {
         expect(mm(printLength(value))).toBeCloseTo(value, 9);
         const inches = thousandths / 10_000;
         expect(mm(printLength(inches * 25.4, 'in'), 'in')).toBeCloseTo(inches * 25.4, 9);
+      }),
+    );
+  });
+
+  it('prints fractions that read back', () => {
+    expect([0, 0.5, 1, 1.09375, -3.4375].map((v) => printFraction(v, 32))).toEqual([
+      '0',
+      '1/2',
+      '1',
+      '1 3/32',
+      '-3 7/16',
+    ]);
+    fc.assert(
+      fc.property(fc.integer({ min: -4000, max: 4000 }), (parts) => {
+        expect(parseNumber(printFraction(parts / 64, 64))).toEqual({ ok: true, value: parts / 64 });
       }),
     );
   });

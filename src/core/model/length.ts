@@ -72,6 +72,18 @@ export function printLength(mm: number, unit: LengthUnit = 'mm'): string {
   return unit === 'mm' ? trimmed(mm, 3) : trimmed(mm / 25.4, 4);
 }
 
+/** A number as a mixed fraction with at most the given denominator, a power of two: `1 3/32`. */
+export function printFraction(value: number, denominator: number): string {
+  const parts = Math.round(Math.abs(value) * denominator);
+  const whole = Math.floor(parts / denominator);
+  let [top, bottom] = [parts % denominator, denominator];
+  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  const text = [whole > 0 || top === 0 ? `${whole}` : '', top > 0 ? `${top}/${bottom}` : '']
+    .filter(Boolean)
+    .join(' ');
+  return value < 0 && parts > 0 ? `-${text}` : text;
+}
+
 /** A printed number with a real minus sign, for reading (not for typing over). */
 export const readable = (text: string): string => text.replace('-', '−');
 

@@ -49,3 +49,7 @@ export const POINT_LABELS: Record<PointName, string> = {
   tieRodOuter: 'tie rod outer joint',
   wheelCentre: 'wheel centre',
 };
+
+/** A point's name on an axle: without a rack the tie rod is a toe link. */
+export const pointLabel = (name: PointName, steered: boolean): string =>
+  steered ? POINT_LABELS[name] : POINT_LABELS[name].replace('tie rod', 'toe link');

@@ -65,7 +65,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const position = useMemo(() => ({ travel: view.travel, rack }), [view.travel, rack]);
 
   const corner = useCorner(design, side, build.travel, position);
-  const before = useCorner(opened[axle] ?? opened.front, side, build.travel, position);
+  const before = useCorner(opened[axle] ?? null, side, build.travel, position);
   const shim = useShim(design, axle, side, build.travel);
   const shimmed = useCorner(shim.proposed, side, build.travel, position);
 
@@ -105,7 +105,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   });
 
   // A design is always there, so its corner is too.
-  if (!corner || !before) return null;
+  if (!corner) return null;
   return (
     <Whole>
       <TopBar unit={unit} onUnit={pickUnit} menu={menu} />
@@ -123,6 +123,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           proposed={shimmed?.drawn ?? null}
           trouble={corner.reading.ok ? '' : capital(corner.reading.why)}
           unit={unit}
+          steered={rackTravel > 0}
           selected={view.selected}
           onSelect={handleSelect}
         />
@@ -180,7 +181,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
       <Beside>
         <Readouts
           reading={corner.reading}
-          opened={before.reading}
+          opened={before?.reading ?? null}
           sweep={corner.sweep}
           use={build.use}
           radius={design.tyre.radius}

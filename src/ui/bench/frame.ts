@@ -14,7 +14,7 @@ export const Whole = styled('div')({
 
 export const Middle = styled('main')({
   display: 'grid',
-  gridTemplateRows: 'minmax(0, 1fr) 426px',
+  gridTemplateRows: 'minmax(0, 1fr) 444px',
   minHeight: 0,
   minWidth: 0,
 });

@@ -21,6 +21,7 @@ interface Props {
   /** Why the position shown cannot be reached; empty when it can. */
   trouble: string;
   unit: LengthUnit;
+  steered: boolean;
   selected: PointName | null;
   onSelect: (name: PointName) => void;
 }

@@ -4,7 +4,7 @@ import { memo } from 'react';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/length';
-import { POINT_LABELS, POINT_NAMES } from '@/core/model/points';
+import { POINT_NAMES, pointLabel } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
 import { FIGURES, SLATE } from '../theme';
 import { MEMBERS, kingpinString, onFloor, wheelOutlines } from './drawing';
@@ -25,6 +25,7 @@ interface Props {
   width: number;
   height: number;
   unit: LengthUnit;
+  steered: boolean;
   selected: PointName | null;
   onSelect: (name: PointName) => void;
 }
@@ -136,12 +137,19 @@ export const FloorView = memo(function FloorView(props: Props) {
         <Joint
           key={name}
           name={name}
+          label={pointLabel(name, props.steered)}
           at={px(drawn.at[name])}
           selected={name === selected}
           onSelect={props.onSelect}
         />
       ))}
-      {selected && <JointLabel at={px(drawn.at[selected])} name={selected} width={width} />}
+      {selected && (
+        <JointLabel
+          at={px(drawn.at[selected])}
+          label={pointLabel(selected, props.steered)}
+          width={width}
+        />
+      )}
       {view === 'front' && <ScaleBar unit={props.unit} scale={scale} x={12} y={height - 12} />}
     </svg>
   );
@@ -158,18 +166,20 @@ function nearestOnKingpin({ at }: Drawn): Vec {
 
 function Joint({
   name,
+  label,
   at: [x, y],
   selected,
   onSelect,
 }: {
   name: PointName;
+  label: string;
   at: [number, number];
   selected: boolean;
   onSelect: (name: PointName) => void;
 }) {
   return (
     <g onClick={() => onSelect(name)} style={{ cursor: 'pointer' }} data-joint={name}>
-      <title>{POINT_LABELS[name]}</title>
+      <title>{label}</title>
       <circle cx={x} cy={y} r={11} fill="transparent" />
       <circle
         cx={x}
@@ -185,11 +195,11 @@ function Joint({
 
 function JointLabel({
   at: [x, y],
-  name,
+  label,
   width,
 }: {
   at: [number, number];
-  name: PointName;
+  label: string;
   width: number;
 }) {
   const left = x > width / 2;
@@ -206,7 +216,7 @@ function JointLabel({
       fontWeight={600}
       pointerEvents="none"
     >
-      {POINT_LABELS[name]}
+      {label}
     </text>
   );
 }

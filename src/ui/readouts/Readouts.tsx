@@ -100,7 +100,7 @@ function ReadoutRow({
   const notes = [
     span ? `${show(span.min)} to ${show(span.max)} over travel` : null,
     figure.quantity === 'toe' && now !== null
-      ? `${printLength(acrossTyre(now, radius, unit), unit)} ${unit} at the tyre`
+      ? `${readable(printLength(acrossTyre(now, radius, unit), unit))} ${unit} at the tyre`
       : null,
     change !== null && Math.abs(change) >= smallest
       ? `${change > 0 ? '+' : '−'}${show(Math.abs(change))} since opened`

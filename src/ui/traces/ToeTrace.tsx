@@ -141,13 +141,14 @@ const Frame = memo(function Frame({
           width={46}
           tickFormatter={(mm: number) => readable(printLength(mm, unit))}
         />
-        {bands.map(({ limit, fill }) => (
+        {bands.map(({ limit, fill }, i) => (
           <ReferenceArea
             key={limit}
             x1={-Math.min(limit, half)}
             x2={Math.min(limit, half)}
             fill={fill}
             fillOpacity={1}
+            zIndex={DefaultZIndexes.area + i}
           />
         ))}
         <ReferenceLine x={0} stroke={PAPER.soft} strokeWidth={1} />

@@ -6,7 +6,7 @@ import { useSnackbar } from 'notistack';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent } from 'react';
 import type { LengthUnit } from '@/core/model/length';
-import { COORDINATES, POINT_LABELS, POINT_NAMES } from '@/core/model/points';
+import { COORDINATES, POINT_NAMES, pointLabel } from '@/core/model/points';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
 import { PAPER, VERDICT } from '../../theme';
@@ -123,7 +123,7 @@ export function PointsTable({ points, unit, steered, selected, onSelect, onEdit 
         role="status"
         sx={{ color: VERDICT.bad, fontSize: 13, minHeight: 18, px: 0.75 }}
       >
-        {firstError && `${inWords(firstError[0])} ${firstError[1]}; the last value holds`}
+        {firstError && `${inWords(firstError[0], steered)} ${firstError[1]}; the last value holds`}
       </Box>
     </Box>
   );
@@ -163,12 +163,12 @@ const PointRow = memo(function PointRow(props: RowProps) {
 const RowName = styled('button')({ all: 'unset', cursor: 'pointer', whiteSpace: 'nowrap' });
 
 const labelOf = (name: PointName, steered: boolean) => {
-  const label = steered ? POINT_LABELS[name] : POINT_LABELS[name].replace('tie rod', 'toe link');
+  const label = pointLabel(name, steered);
   return label.charAt(0).toUpperCase() + label.slice(1);
 };
 
 /** `upperOuter-up` → `upper ball joint, up:`. */
-function inWords(cell: string): string {
+function inWords(cell: string, steered: boolean): string {
   const [name, coordinate] = cell.split('-') as [PointName, Coordinate];
-  return `${POINT_LABELS[name]}, ${coordinate}:`;
+  return `${pointLabel(name, steered)}, ${coordinate}:`;
 }

@@ -7,7 +7,7 @@ import { memo } from 'react';
 import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { Shim } from '@/core/bumpsteer/shim';
-import { printLength } from '@/core/model/length';
+import { printFraction, trimmed } from '@/core/model/length';
 import type { LengthUnit } from '@/core/model/length';
 import { THINNEST } from '../../bench/useShim';
 import { PAPER } from '../../theme';
@@ -28,13 +28,21 @@ interface Props {
 
 /** Washers come in steps: the nearest stack that can be built. */
 const GRAIN = { mm: 0.5, in: 25.4 / 32 };
+
+const printRaise = (mm: number, unit: LengthUnit): string =>
+  unit === 'mm' ? `${trimmed(mm, 2)} mm` : `${trimmed(mm / 25.4, 3)} in`;
+
+/** A stack as washers are sold: mm, or a fraction of an inch. */
+function printStack(mm: number, unit: LengthUnit): string {
+  return unit === 'mm' ? printRaise(mm, unit) : `${printFraction(mm / 25.4, 32)} in`;
+}
 /** A spacer longer than this in single shear wants another cure (common practice). */
 const LONG_SPACER = 15;
 
 /** Bump steer as drawn, and the washer stack that flattens it best. */
 export const ShimPanel = memo(function ShimPanel(props: Props) {
   const { bumpSteer, found, hopeless, unit, joint, onFind, onTake, onLeave } = props;
-  const length = (mm: number) => `${printLength(Math.abs(Number(mm.toFixed(2))), unit)} ${unit}`;
+  const length = (mm: number) => printRaise(Math.abs(mm), unit);
   return (
     <Box
       component="section"
@@ -102,7 +110,20 @@ function Proposal({
         Toe range {before ? angle(before.span.range) : 'unknown'} → {angle(after.span.range)} left
         over, <VerdictMark verdict={judgeBumpSteer(after.worst)} />
       </Typography>
-      <Box sx={{ display: 'flex', gap: 1, mt: 0.75, alignItems: 'center', flexWrap: 'wrap' }}>
+      {Math.abs(raise) > LONG_SPACER && (
+        <Typography variant="caption" component="div">
+          Caution: a spacer this long on a bolt held at one end bends. Hold both ends.
+        </Typography>
+      )}
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 1,
+          mt: 0.75,
+          alignItems: 'center',
+          '& button': { whiteSpace: 'nowrap', px: 1.25 },
+        }}
+      >
         {!nothing && (
           <Button variant="contained" size="small" onClick={() => onTake(raise)}>
             Take {length(raise)} (Enter)
@@ -110,19 +131,13 @@ function Proposal({
         )}
         {!nothing && Math.abs(stack) > 0 && Math.abs(stack - raise) > 0.01 && (
           <Button variant="outlined" size="small" onClick={() => onTake(stack)}>
-            Take {length(stack)} of washers
+            Take {printStack(Math.abs(stack), unit)} in washers
           </Button>
         )}
         <Button size="small" onClick={onLeave}>
           Leave it (Esc)
         </Button>
       </Box>
-      {Math.abs(raise) > LONG_SPACER && (
-        <Typography variant="caption" component="div" sx={{ mt: 0.5 }}>
-          Caution: a {length(raise)} spacer on a bolt held at one end bends. Hold it at both ends,
-          or move the joint itself.
-        </Typography>
-      )}
     </Box>
   );
 }
