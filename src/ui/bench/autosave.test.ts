@@ -101,6 +101,25 @@ it('goes on with the build of its own that the server kept for it', async () => 
   expect(requests.at(-1)).toMatchObject({ url: '/api/builds/two', body: { version: 1 } });
 });
 
+it('does not take the kept build’s name back when more was typed meanwhile', async () => {
+  let finish: (response: Response) => void = () => undefined;
+  answers = [() => new Promise((resolve) => (finish = resolve))];
+  const autosave = make();
+  autosave.changed(build(1));
+  await jest.advanceTimersByTimeAsync(300);
+  autosave.changed(build(2));
+  finish(
+    new Response(
+      JSON.stringify({ outcome: 'kept', id: 'two', version: 1, name: 'x (other window)' }),
+    ),
+  );
+  await jest.advanceTimersByTimeAsync(400);
+  expect(requests.at(-1)).toMatchObject({
+    url: '/api/builds/two',
+    body: { build: { wheelbase: 2, name: 'x (other window)' } },
+  });
+});
+
 it('keeps saying so when the build was deleted elsewhere', async () => {
   answers = [() => json({ outcome: 'gone' })];
   const autosave = make();

@@ -68,6 +68,7 @@ export function createAutosave(options: Options) {
     if (saved.outcome === 'gone') throw new Error('this build was deleted in another window');
     if (saved.outcome === 'kept') {
       id = saved.id;
+      if (pending) pending = { ...pending, name: saved.name };
       options.onKept({ id, name: saved.name });
     }
     version = saved.version;

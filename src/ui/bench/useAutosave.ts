@@ -51,7 +51,10 @@ export function useAutosave({ store }: BuildStore, id: string, version: number):
       if (stored.version <= mine || !autosave.isClean()) return;
       autosave.adopt(stored.version);
       adopting = true;
-      store.getState().edit((build) => void Object.assign(build, stored.build));
+      store.getState().edit((build) => {
+        delete build.rear;
+        Object.assign(build, stored.build);
+      });
       adopting = false;
     };
 

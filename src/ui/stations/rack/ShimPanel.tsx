@@ -36,6 +36,7 @@ const printRaise = (mm: number, unit: LengthUnit): string =>
 function printStack(mm: number, unit: LengthUnit): string {
   return unit === 'mm' ? printRaise(mm, unit) : `${printFraction(mm / 25.4, 32)} in`;
 }
+
 /** A spacer longer than this in single shear wants another cure (common practice). */
 const LONG_SPACER = 15;
 
