@@ -5,7 +5,7 @@ import { Sequelize } from 'sequelize';
 import { serve } from '../scripts/server';
 import { blankBuild } from '../src/core/model/starts';
 import type { Build } from '../src/core/model/build';
-import { makeFolder, start } from './havrik';
+import { browse, makeFolder, newPage, openBuild, settled, start, typeInto } from './havrik';
 
 const folder = makeFolder();
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -64,6 +64,30 @@ it('has every acknowledged save after being killed in the middle of saving, ten 
   const [rows] = await sequelize.query('PRAGMA integrity_check');
   expect(rows).toEqual([{ integrity_check: 'ok' }]);
   await sequelize.close();
+});
+
+it('keeps what is typed while the server is gone, says so, and saves it when it is back', async () => {
+  const database = join(folder, 'gone.sqlite');
+  let app = await start(database);
+  const port = Number(new URL(app.address).port);
+  const browser = await browse();
+  const { page } = await newPage(browser);
+  await openBuild(page, app.address, 'Two-seat roadster');
+  await app.stop('SIGKILL');
+  await typeInto(page, '#upperOuter-up', '417.5');
+  await page.waitForSelector('::-p-text(Not saved: Havrik’s server does not answer)');
+  await typeInto(page, '#upperOuter-out', '579');
+  const again = await serve({ port, env: { HAVRIK_DB: database } });
+  if (!again.ok) throw new Error(again.why);
+  app = again;
+  await settled(page);
+  const id = page.url().split('/').at(-1);
+  const stored = (await (await fetch(`${app.address}/api/builds/${id}`)).json()) as {
+    build: Build;
+  };
+  expect(stored.build.front.points.upperOuter).toMatchObject({ out: 579, up: 417.5 });
+  await browser.close();
+  await app.stop();
 });
 
 it('says so when the database folder is read-only', async () => {
