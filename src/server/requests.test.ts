@@ -1,0 +1,71 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { writeBuildFile } from '../core/file/buildFile';
+import { blankBuild } from '../core/model/starts';
+import { createBuild } from '../db/builds';
+import { database } from '../db/database';
+import { exportBuild, getBuild, importBuild, putBuild } from './requests';
+
+beforeAll(() => {
+  process.env.HAVRIK_DB = join(mkdtempSync(join(tmpdir(), 'havrik-requests-')), 'havrik.sqlite');
+});
+afterAll(async () => (await database()).sequelize.close());
+
+const send = (body: unknown, type = 'application/json') =>
+  new Request('http://127.0.0.1/', {
+    method: 'PUT',
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+    headers: { 'content-type': type },
+  });
+const message = async (response: Response) =>
+  `${response.status} ${((await response.json()) as { message: string }).message}`;
+const build = blankBuild('Asked for');
+
+it('gives, saves and exports a build', async () => {
+  const { id } = await createBuild(build);
+  expect(await (await getBuild(id)).json()).toEqual({ id, version: 1, build });
+  const changed = { ...build, wheelbase: 2222 };
+  const saved = await putBuild(id, send({ version: 1, savedBy: 'me', build: changed }));
+  expect(await saved.json()).toEqual({ outcome: 'saved', version: 2 });
+  const file = await exportBuild(id);
+  expect(await file.text()).toBe(writeBuildFile(changed));
+  expect(file.headers.get('content-disposition')).toContain('asked-for.havrik.json');
+});
+
+it('saves a draft that is not sound, and refuses to export it', async () => {
+  const draft = structuredClone(build);
+  draft.front.points.lowerOuter = { ...draft.front.points.upperOuter };
+  const { id } = await createBuild(build);
+  expect((await putBuild(id, send({ version: 1, savedBy: 'me', build: draft }))).status).toBe(200);
+  expect(await message(await exportBuild(id))).toMatch(/^422 .*in one place/);
+});
+
+it('imports a file, and says why it does not', async () => {
+  const good = await importBuild(send({ text: writeBuildFile(build) }));
+  expect(await good.json()).toMatchObject({ name: 'Asked for' });
+  expect(await message(await importBuild(send({ text: '{"format":"x"}' })))).toMatch(
+    /^422 the file is not a Havrik build/,
+  );
+});
+
+it.each([
+  ['another type', send('{}', 'text/plain'), /^415/],
+  ['a request cut off', send('{"version":'), /^400 .*cut off/],
+  ['an unknown entry', send({ version: 1, savedBy: 'me', build, more: 1 }), /^400/],
+  ['a version of nothing', send({ version: 0, savedBy: 'me', build }), /^400 version/],
+  [
+    'an absurd build',
+    send({ version: 1, savedBy: 'me', build: { ...build, wheelbase: -1 } }),
+    /^400 build\.wheelbase is -1: at least 300 mm/,
+  ],
+  ['too much', send(`"${'x'.repeat(2_100_000)}"`), /^413 .*2\.1 MB/],
+])('refuses %s', async (_, request, reason) => {
+  const { id } = await createBuild(build);
+  expect(await message(await putBuild(id, request))).toMatch(reason);
+});
+
+it('knows no build by a wrong address', async () => {
+  expect(await message(await getBuild('../secrets'))).toMatch(/^404/);
+  expect(await message(await getBuild('7c0e3a52-6f43-4d0c-9a53-5d3b8d1f0c11'))).toMatch(/deleted/);
+});

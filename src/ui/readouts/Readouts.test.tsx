@@ -1,0 +1,73 @@
+import { render, screen } from '@testing-library/react';
+import { prepareAxle } from '@/core/kinematics/axle';
+import { blankBuild } from '@/core/model/starts';
+import type { Build } from '@/core/model/build';
+import type { LengthUnit } from '@/core/model/length';
+import { readAt, runSweep, travelSweep } from '@/core/motion/sweep';
+import { Readouts } from './Readouts';
+
+const wheel = (of: Build) => {
+  const prepared = prepareAxle(of.front);
+  if (!prepared.ok) throw new Error('sound');
+  return prepared.axle.left;
+};
+const camberAt = (travel: number): number => {
+  const reading = readAt(wheel(blankBuild('x')), travel, 0);
+  if (!reading.ok) throw new Error(reading.why);
+  return reading.value.camber;
+};
+
+function show(travel: number, options: { unit?: LengthUnit; opened?: Build } = {}) {
+  const build = blankBuild('x');
+  const sweep = travelSweep(build.travel, 41);
+  runSweep(wheel(build), sweep);
+  render(
+    <Readouts
+      reading={readAt(wheel(build), travel, 0)}
+      opened={readAt(wheel(options.opened ?? build), travel, 0)}
+      sweep={sweep}
+      use={build.use}
+      radius={build.front.tyre.radius}
+      unit={options.unit ?? 'mm'}
+    />,
+  );
+}
+const row = (label: string) => screen.getByLabelText(label).closest('[data-readout]');
+
+it('shows every figure with its unit and its span over the travel', () => {
+  show(0);
+  expect(screen.getByLabelText('Camber')).toHaveTextContent('−1.00°');
+  expect(screen.getByLabelText('Scrub radius')).toHaveTextContent('34.2mm');
+  const [droop, bump] = [-60, 60].map((travel) => camberAt(travel).toFixed(2).replace('-', '−'));
+  expect(row('Camber')).toHaveTextContent(`${bump} to ${droop} over travel`);
+});
+
+it('says what has changed since the build was opened, and nothing when nothing has', () => {
+  const opened = blankBuild('x');
+  opened.front.points.upperOuter.out -= 4;
+  show(0, { opened });
+  // atan(42/238) now, atan(46/238) when it was opened.
+  expect(row('Kingpin inclination')).toHaveTextContent('−0.93 since opened');
+  expect(row('Camber')).not.toHaveTextContent('since opened');
+});
+
+it('shows toe as a tape reads it', () => {
+  show(60);
+  const toe = Number(screen.getByLabelText('Toe').textContent?.replace('−', '-').replace('°', ''));
+  const taped = Number(
+    /(−?[\d.]+) mm at the tyre/.exec(row('Toe')!.textContent!)![1].replace('−', '-'),
+  );
+  expect(taped).toBeCloseTo(2 * 290 * Math.sin((toe * Math.PI) / 180), 0);
+  expect(taped).not.toBe(0);
+});
+
+it('shows lengths in inches', () => {
+  show(0, { unit: 'in' });
+  expect(screen.getByLabelText('Scrub radius')).toHaveTextContent('1.35in');
+});
+
+it('shows dashes, not old figures, out of reach', () => {
+  show(450);
+  for (const label of ['Toe', 'Camber', 'Trail'])
+    expect(screen.getByLabelText(label)).toHaveTextContent(/^–/);
+});

@@ -1,0 +1,76 @@
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { Shim } from '@/core/bumpsteer/shim';
+import type { LengthUnit } from '@/core/model/length';
+import { ShimPanel } from './ShimPanel';
+
+const steer = (range: number, slope = 0.01): BumpSteer => ({
+  span: { min: -range / 2, max: range / 2, minAt: -60, maxAt: 60, range },
+  worst: range / 2,
+  slope,
+});
+const found = (raise: number): Shim => ({ raise, before: steer(1.5), after: steer(0.04) });
+const calls = { onFind: jest.fn(), onTake: jest.fn(), onLeave: jest.fn() };
+
+function show(shim: Shim | null, unit: LengthUnit = 'mm', more: { lost?: boolean } = {}) {
+  render(
+    <ShimPanel
+      bumpSteer={more.lost ? null : steer(1.5)}
+      found={shim}
+      hopeless={false}
+      unit={unit}
+      joint="tie rod outer joint"
+      {...calls}
+    />,
+  );
+}
+beforeEach(() => Object.values(calls).forEach((call) => call.mockClear()));
+
+it('says how much the wheel steers over bumps, and which way', async () => {
+  show(null);
+  expect(screen.getByText(/Bump steer 1\.50°/)).toHaveTextContent('near the edge');
+  expect(screen.getByText('Toes in 0.10° per 10 mm of bump at ride height.')).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Find shim (S)' }));
+  expect(calls.onFind).toHaveBeenCalled();
+});
+
+it('has nothing to find where the wheel does not reach its travel', () => {
+  show(null, 'mm', { lost: true });
+  expect(screen.getByText(/Bump steer unknown/)).toBeVisible();
+  expect(screen.getByRole('button', { name: 'Find shim (S)' })).toBeDisabled();
+});
+
+it('offers the exact height and the nearest stack of washers', async () => {
+  show(found(-7.683));
+  expect(screen.getByText('Move the tie rod outer joint 7.68 mm down.')).toBeVisible();
+  expect(screen.getByText(/Toe range 1\.50° → 0\.040° left over/)).toHaveTextContent('very good');
+  await userEvent.click(screen.getByRole('button', { name: /Take 7\.68 mm/ }));
+  expect(calls.onTake).toHaveBeenLastCalledWith(-7.683);
+  await userEvent.click(screen.getByRole('button', { name: /Take 7\.5 mm in washers/ }));
+  expect(calls.onTake).toHaveBeenLastCalledWith(-7.5);
+  await userEvent.click(screen.getByRole('button', { name: /Leave it/ }));
+  expect(calls.onLeave).toHaveBeenCalled();
+});
+
+it('counts washers in thirty-seconds of an inch', () => {
+  show(found(6), 'in');
+  expect(screen.getByText('Move the tie rod outer joint 0.236 in up.')).toBeVisible();
+  expect(screen.getByRole('button', { name: 'Take 1/4 in in washers' })).toBeVisible();
+});
+
+it('warns of long spacers and of no others', () => {
+  show(found(18));
+  expect(screen.getByText(/Caution: a spacer this long/)).toBeVisible();
+});
+
+it('keeps quiet about short ones', () => {
+  show(found(8));
+  expect(screen.queryByText(/Caution/)).toBeNull();
+});
+
+it('says when no shim does better', () => {
+  show(found(0.01));
+  expect(screen.getByText(/No shim does better/)).toBeVisible();
+  expect(screen.queryByRole('button', { name: /Take/ })).toBeNull();
+});
