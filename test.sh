@@ -22,5 +22,5 @@ step "lint" npm run -s lint
 step "types" npm run -s types
 step "tests" node_modules/.bin/jest --selectProjects unit ui --json --outputFile "$results/unit.json"
 step "build" ./scripts/build.sh
-step "browser" node_modules/.bin/jest --selectProjects e2e --runInBand --json --outputFile "$results/e2e.json"
+step "browser" node_modules/.bin/jest --selectProjects e2e --runInBand --forceExit --json --outputFile "$results/e2e.json"
 node_modules/.bin/tsx scripts/tally.ts "$failed" "$results/unit.json" "$results/e2e.json"

@@ -9,12 +9,18 @@ export type Running = Extract<Awaited<ReturnType<typeof serve>>, { ok: true }>;
 
 export const makeFolder = (): string => mkdtempSync(join(tmpdir(), 'havrik-e2e-'));
 
+const started: Running[] = [];
+
 /** The built application over a database of its own. */
-export async function start(database: string): Promise<Running> {
-  const running = await serve({ env: { HAVRIK_DB: database } });
+export async function start(database: string, port?: number): Promise<Running> {
+  const running = await serve({ port, env: { HAVRIK_DB: database } });
   if (!running.ok) throw new Error(running.why);
+  started.push(running);
   return running;
 }
+
+/** Ends whatever a failed test has left running. */
+export const stopAll = (): void => started.forEach((running) => running.process.kill('SIGKILL'));
 
 const CHROMIUM_FLAGS = [
   '--no-sandbox',
@@ -126,4 +132,4 @@ export const valueOf = (page: Page, selector: string): Promise<string> =>
 /** Waits until a condition in the page holds. */
 export const until = (page: Page, condition: string): Promise<unknown> =>
   // By the clock: a page behind another is given no frames.
-  page.waitForFunction(condition, { timeout: 10_000, polling: 50 });
+  page.waitForFunction(condition, { timeout: 20_000, polling: 50 });
