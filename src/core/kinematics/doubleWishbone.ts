@@ -30,6 +30,8 @@ const DEAD_CENTRE = 1e-3;
 const CLOSE = 1e-10;
 /** Arm angle between the positions tried on the way to another, rad. */
 const NOTCH = 0.01;
+/** Parts of a notch that are looked at near an edge. */
+const FINER = 8;
 
 function placesTaken(points: Points): LayoutFault[] {
   const faults: LayoutFault[] = [];
@@ -47,9 +49,9 @@ function placesTaken(points: Points): LayoutFault[] {
 export class DoubleWishbone implements Corner {
   private readonly chain: WishboneChain;
   private readonly s: Float64Array;
-  // θ's series in travel and rack, and the sign of the wheel's rise per rad as drawn.
+  // θ's series in travel and rack, and the wheel's rise per rad as drawn.
   private readonly guess: readonly number[];
-  private readonly rising: number;
+  private readonly rise0: number;
 
   /** Use `prepareDoubleWishbone`, which refuses layouts that are degenerate as drawn. */
   constructor(points: Points, alignment: { toe: number; camber: number }) {
@@ -65,7 +67,7 @@ export class DoubleWishbone implements Corner {
     const slope = slopeAt(0, 0);
     const bend = (after - before) / (2 * step) || 0;
     const twist = (after - 2 * slope + before) / step ** 2 || 0;
-    this.rising = Math.sign(slope);
+    this.rise0 = slope;
     const steerRise = this.s[S.steerRise];
     const left = slopeAt(0, 1);
     const leftSteer = this.s[S.steerRise];
@@ -168,9 +170,11 @@ export class DoubleWishbone implements Corner {
     for (let i = 0; i < 12; i++) {
       if (!this.chain.solve()) break;
       const rise = s[S.rise];
-      if (rise * this.rising <= 0) break;
+      if (rise * this.rise0 <= 0) break;
       const error = target - s[S.height];
-      if (error < CLOSE && error > -CLOSE) {
+      if (this.found(error)) {
+        // Near an edge the last part of a notch may hold a gap too: it is walked.
+        if (this.nearEdge()) break;
         const notch = Math.trunc(s[S.theta] / NOTCH);
         if (rack === s[S.triedRack] && notch <= s[S.triedUp] && notch >= s[S.triedDown])
           return true;
@@ -207,9 +211,29 @@ export class DoubleWishbone implements Corner {
     return true;
   }
 
+  /** Whether the chain closes at a notch, and near an edge also on the way there from the one before. */
   private holds(notch: number): boolean {
-    this.s[S.theta] = notch * NOTCH;
-    return this.chain.solve() && this.s[S.rise] * this.rising > 0;
+    if (!this.closes(notch * NOTCH)) return false;
+    if (notch === 0 || !this.nearEdge()) return true;
+    for (let part = 1; part < FINER; part++)
+      if (!this.closes((notch - (Math.sign(notch) * part) / FINER) * NOTCH)) return false;
+    return true;
+  }
+
+  private closes(theta: number): boolean {
+    this.s[S.theta] = theta;
+    return this.chain.solve() && this.s[S.rise] * this.rise0 > 0;
+  }
+
+  /** Whether the height is met, or as nearly as an arm angle can be written down. */
+  private found(error: number): boolean {
+    return Math.abs(error) < CLOSE + 1e-15 * Math.abs(this.s[S.rise]);
+  }
+
+  /** Whether the solved chain is close to coming apart or to where the wheel rises no further. */
+  private nearEdge(): boolean {
+    const s = this.s;
+    return s[S.rise] / this.rise0 < 0.3 || s[S.upperOpen] < 0.02 || s[S.rodOpen] < 0.02;
   }
 
   /** The same root reached from the drawn position in short steps that never cross an edge. */
@@ -217,12 +241,13 @@ export class DoubleWishbone implements Corner {
     const s = this.s;
     if (!this.findStart()) return false;
     let limit = NOTCH;
-    for (let i = 0; i < 1000 && limit > 1e-12; i++) {
+    for (let i = 0; i < 2000 && limit > 1e-12; i++) {
       const error = target - s[S.height];
-      if (error < CLOSE && error > -CLOSE) return true;
+      if (this.found(error)) return true;
       const theta = s[S.theta];
-      s[S.theta] += Math.max(-limit, Math.min(limit, error / s[S.rise]));
-      if (this.chain.solve() && s[S.rise] * this.rising > 0) continue;
+      const most = this.nearEdge() ? Math.min(limit, NOTCH / FINER) : limit;
+      s[S.theta] += Math.max(-most, Math.min(most, error / s[S.rise]));
+      if (this.chain.solve() && s[S.rise] * this.rise0 > 0) continue;
       limit /= 2;
       s[S.theta] = theta;
       this.chain.solve();
