@@ -9,7 +9,7 @@ import type { Database } from './models';
 /** The database cannot be used, in words for the person who starts or uses Havrik. */
 export class DatabaseTrouble extends Error {}
 
-export const databasePath = (): string =>
+const databasePath = (): string =>
   resolve(/*turbopackIgnore: true*/ process.env.HAVRIK_DB ?? 'data/havrik.sqlite');
 
 /** Opens (and where needed makes) the database at `path` and brings its tables up to date. */

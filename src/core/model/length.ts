@@ -5,7 +5,7 @@ import { numericQuantity } from 'numeric-quantity';
  */
 export type LengthUnit = 'mm' | 'in';
 
-export const MM_PER: Record<string, number> = {
+const MM_PER: Record<string, number> = {
   mm: 1,
   cm: 10,
   m: 1000,

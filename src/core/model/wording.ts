@@ -54,7 +54,7 @@ export const measure = (unit: keyof typeof UNIT_WORDS, min: number, max: number)
     .max(max, { error: (issue) => `is ${shown(issue.input)}: at most ${max} ${UNIT_WORDS[unit]}` });
 
 /** How far from the origin a coordinate may lie, mm. */
-export const FARTHEST = 10_000;
+const FARTHEST = 10_000;
 
 const tooFar = (issue: z.core.$ZodRawIssue): string =>
   `is ${shown(issue.input)} mm, ${(Math.abs(Number(issue.input)) / 1000).toFixed(0)} m away: points lie within ${FARTHEST / 1000} m`;
