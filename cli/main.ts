@@ -2,7 +2,7 @@ import { readFileSync, statSync } from 'node:fs';
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { z } from 'zod';
 import { LARGEST_FILE, readBuildFile, tooLarge } from '../src/core/file/buildFile';
-import { parseNumber } from '../src/core/model/length';
+import { parseNumber } from '../src/core/model/units';
 import { describeProblems } from '../src/core/model/problems';
 import { checkReport } from './check';
 import { sweepTable } from './sweep';

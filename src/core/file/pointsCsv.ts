@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { parseNumber } from '../model/length';
+import { parseNumber } from '../model/units';
 import { COORDINATES, POINT_NAMES, pointSchema } from '../model/points';
 import type { Point, PointName, Points } from '../model/points';
 import type { Checked, Problem } from '../model/problems';

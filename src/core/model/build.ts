@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import { takeOffSchema } from '../takeoff/records';
+import { briefSchema } from './brief';
 import { pointsSchema } from './points';
-import { group, measure, problem } from './wording';
+import { group, measure, problem, remark } from './wording';
 
 /** What a build is for. */
 export const USES = ['road', 'track', 'hillclimb', 'drift', 'kart', 'trail', 'free'] as const;
@@ -14,16 +16,40 @@ export const staticSchema = group({
   camber: measure('deg', -20, 20),
 });
 
-/** Loaded radius and section width, mm. */
-export const tyreSchema = group({ radius: measure('mm', 50, 1000), width: measure('mm', 20, 800) });
+/** Loaded radius and section width, mm; the size code where there is one. */
+export const tyreSchema = group({
+  radius: measure('mm', 50, 1000),
+  width: measure('mm', 20, 800),
+  code: remark(30).optional(),
+});
 
-/** `travel` is the rack's own, each way from centre, mm. */
-export const rackSchema = group({ travel: measure('mm', 1, 300) });
+/**
+ * Rim: width between and diameter at the bead seats, and its offset: how far the hub's mounting face
+ * is outboard of the rim's middle, mm.
+ */
+export const rimSchema = group({
+  width: measure('mm', 40, 600),
+  diameter: measure('mm', 80, 800),
+  offset: measure('mm', -200, 200),
+});
+export type Rim = z.infer<typeof rimSchema>;
+
+/** `travel` is the rack's own, each way from centre, `perTurn` of the pinion, mm. */
+export const rackSchema = group({
+  travel: measure('mm', 1, 300),
+  perTurn: measure('mm', 1, 500).optional(),
+  /** What the parts shelf said of it. */
+  innerThread: remark().optional(),
+  pinion: z.enum(['left', 'right', 'centre'], { error: problem }).optional(),
+  mounts: remark().optional(),
+  spline: remark().optional(),
+});
 
 const doubleWishbone = {
   kind: z.literal('double-wishbone', { error: problem }),
   static: staticSchema,
   tyre: tyreSchema,
+  rim: rimSchema.optional(),
   points: pointsSchema,
   /** The right side's own points where it is not the left's mirror image. */
   rightPoints: pointsSchema.optional(),
@@ -62,6 +88,9 @@ export const buildSchema = group({
   travel: travelSchema,
   front: frontAxleSchema,
   rear: rearAxleSchema.optional(),
+  /** Targets and limits; without one the use's own hold. */
+  brief: briefSchema.optional(),
+  takeOff: takeOffSchema.optional(),
 });
 
 export type Build = z.infer<typeof buildSchema>;

@@ -44,7 +44,7 @@ export function shown(value: unknown): string {
 export const group = <T extends z.core.$ZodShape>(shape: T) =>
   z.strictObject(shape, { error: problem });
 
-const UNIT_WORDS = { mm: 'mm', deg: '°' } as const;
+const UNIT_WORDS = { mm: 'mm', deg: '°', m: 'm', kN: 'kN', '%': '%', ':1': 'to 1' } as const;
 
 /** A finite number within [min, max], refused with the value and the limits named. */
 export const measure = (unit: keyof typeof UNIT_WORDS, min: number, max: number) =>
@@ -64,3 +64,27 @@ export const coordinate = z
   .number({ error: problem })
   .min(-FARTHEST, { error: tooFar })
   .max(FARTHEST, { error: tooFar });
+
+/** Numbers that stand in rising order. */
+export const ordered = <T extends z.ZodType<readonly number[]>>(numbers: T) =>
+  numbers.refine((list) => list.every((value, i) => i === 0 || list[i - 1] <= value), {
+    error: (issue) => `are ${(issue.input as number[]).join(', ')}: write the smaller first`,
+  });
+
+/** A ± of a measurement: above nought, for nothing is measured exactly. */
+export const tolerance = (unit: 'mm' | 'deg', most: number) =>
+  z
+    .number({ error: problem })
+    .positive({
+      error: (issue) => `is ${shown(issue.input)}: a ± is above 0, for nothing is measured exactly`,
+    })
+    .max(most, {
+      error: `is over ${most} ${UNIT_WORDS[unit]}: that is a guess, not a measurement`,
+    });
+
+/** A short line of text; may be empty. */
+export const remark = (most = 120) =>
+  z.string({ error: problem }).trim().max(most, `is too long: at most ${most} letters`);
+
+/** A short name that is not empty. */
+export const label = (most = 60) => remark(most).min(1, 'is empty: give it a name');

@@ -5,7 +5,7 @@ import { memo, useEffect, useMemo, useState } from 'react';
 import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
 import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import type { AxleName } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import type { Points } from '@/core/model/points';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';

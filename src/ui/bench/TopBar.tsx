@@ -14,7 +14,7 @@ import Tooltip from '@mui/material/Tooltip';
 import Link from 'next/link';
 import { memo, useState } from 'react';
 import { nameSchema } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import { PAPER, VERDICT } from '../theme';
 import { useSaveState } from './useAutosave';
 import { useBuild, useBuildContext, useHistory } from './useBuildStore';

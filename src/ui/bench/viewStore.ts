@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { AxleName, Side } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
 
 export const STATIONS = ['brief', 'rack'] as const;

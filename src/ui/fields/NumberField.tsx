@@ -3,8 +3,8 @@
 import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import type { z } from 'zod';
-import { parseLength, parseNumber, printLength, trimmed } from '@/core/model/length';
-import type { LengthUnit } from '@/core/model/length';
+import { parseLength, parseNumber, printLength, trimmed } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
 import { FIGURES } from '../theme';
 import { useTypedNumber } from './useTypedNumber';
 import type { TypedNumber } from './useTypedNumber';

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { z } from 'zod';
-import type { Parsed } from '@/core/model/length';
+import type { Parsed } from '@/core/model/units';
 
 export interface TypedNumber {
   value: number;

@@ -5,7 +5,7 @@ import useMeasure from 'react-use-measure';
 import { useMemo } from 'react';
 import { pointsOf } from '@/core/kinematics/axle';
 import type { AxleDesign, Side, Travel } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
 import { SLATE } from '../theme';
 import { FloorView } from './FloorView';

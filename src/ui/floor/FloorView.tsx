@@ -3,7 +3,7 @@
 import { memo } from 'react';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import { POINT_NAMES, pointLabel } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
 import { FIGURES, SLATE } from '../theme';

@@ -11,7 +11,7 @@ import { memo, useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
 import type { Travel } from '@/core/model/build';
 import { describePosition } from '@/core/kinematics/corner';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import { LengthField } from '../fields/NumberField';
 import { PAPER, SLATE } from '../theme';
 

@@ -2,7 +2,7 @@ import { render, screen } from '@testing-library/react';
 import { prepareAxle } from '@/core/kinematics/axle';
 import { blankBuild } from '@/core/model/starts';
 import type { Build } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import { readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import { Readouts } from './Readouts';
 

@@ -19,8 +19,8 @@ import {
 } from 'recharts';
 import { BUMP_STEER_BANDS } from '@/core/bumpsteer/bumpSteer';
 import type { Travel } from '@/core/model/build';
-import { printLength, readable } from '@/core/model/length';
-import type { LengthUnit } from '@/core/model/length';
+import { printLength, readable } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
 import { valueAt } from '@/core/motion/sweep';
 import type { Sweep } from '@/core/motion/sweep';
 import { FIGURES, PAPER } from '../theme';

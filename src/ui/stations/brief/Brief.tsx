@@ -14,7 +14,7 @@ import {
   tyreSchema,
 } from '@/core/model/build';
 import type { AxleName, Build } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import { blankRear } from '@/core/model/starts';
 import { AngleField, LengthField } from '../../fields/NumberField';
 

@@ -3,8 +3,8 @@
 import { styled } from '@mui/material/styles';
 import { memo, useEffect } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
-import { parseLength, printLength } from '@/core/model/length';
-import type { LengthUnit } from '@/core/model/length';
+import { parseLength, printLength } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
 import { POINT_LABELS } from '@/core/model/points';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { coordinate as coordinateSchema } from '@/core/model/wording';

@@ -5,7 +5,7 @@ import { styled } from '@mui/material/styles';
 import { useSnackbar } from 'notistack';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent } from 'react';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import { COORDINATES, POINT_NAMES, pointLabel } from '@/core/model/points';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';

@@ -2,7 +2,7 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { Shim } from '@/core/bumpsteer/shim';
-import type { LengthUnit } from '@/core/model/length';
+import type { LengthUnit } from '@/core/model/units';
 import { ShimPanel } from './ShimPanel';
 
 const steer = (range: number, slope = 0.01): BumpSteer => ({

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { readPointsCsv } from '@/core/file/pointsCsv';
-import { parseLength } from '@/core/model/length';
-import type { LengthUnit } from '@/core/model/length';
+import { parseLength } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
 import { COORDINATES, POINT_LABELS, POINT_NAMES } from '@/core/model/points';
 import type { Coordinate, PointName, Points } from '@/core/model/points';
 import type { Checked, Problem } from '@/core/model/problems';

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { parseLength, parseNumber, printFraction, printLength, trimmed } from './length';
+import {
+  parseAngle,
+  parseLength,
+  parseNumber,
+  printAngle,
+  printFraction,
+  printLength,
+  trimmed,
+} from './units';
 
 const mm = (text: string, unit?: 'mm' | 'in') => {
   const parsed = parseLength(text, unit);
@@ -87,5 +95,22 @@ describe('lengths as builders type them', () => {
     expect(trimmed(100, 0)).toBe('100');
     expect(trimmed(-0.0001, 2)).toBe('0');
     expect(printLength(25.4, 'in')).toBe('1');
+  });
+});
+
+describe('angles', () => {
+  it('read back as they are printed', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -180_000, max: 180_000 }), (thousandths) => {
+        const value = thousandths / 1000;
+        expect(parseAngle(printAngle(value))).toEqual({ ok: true, value });
+        expect(parseAngle(`${printAngle(value)}°`)).toEqual({ ok: true, value });
+      }),
+    );
+  });
+
+  it('are refused in words', () => {
+    expect(parseAngle('steep')).toMatchObject({ why: expect.stringContaining('not an angle') });
+    expect(parseAngle('')).toEqual({ ok: false, why: 'is empty' });
   });
 });

@@ -93,3 +93,13 @@ export function trimmed(value: number, decimals: number): string {
   const short = text.includes('.') ? text.replace(/\.?0+$/u, '') : text;
   return short === '-0' ? '0' : short;
 }
+
+/** Reads an angle in degrees: `12.5`, `12.5°`, `12.5 deg`. */
+export function parseAngle(text: string): Parsed {
+  const number = parseNumber(text.replace(/\s*(°|deg|degrees)\.?$/iu, ''));
+  if (number.ok || text.trim() === '') return number;
+  return { ok: false, why: `“${text.trim()}” is not an angle: try 12.5 or 12 1/2` };
+}
+
+/** Prints degrees without the sign for them: up to 3 decimals, no trailing zeros. */
+export const printAngle = (degrees: number): string => trimmed(degrees, 3);

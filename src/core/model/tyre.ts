@@ -1,0 +1,72 @@
+import { shown } from './wording';
+
+/** What a tyre's size code says: lengths in mm, unloaded. */
+export interface TyreSize {
+  diameter: number;
+  width: number;
+  /** Diameter of the rim at the bead seats. */
+  rim: number;
+}
+
+export type TyreRead = { ok: true; value: TyreSize } | { ok: false; why: string };
+
+const INCH = 25.4;
+const DASH = /[‐‑–—−]/gu;
+
+/** `195/50R15`, `P205/55 ZR 16 91V`, `185/60-14`: section mm / height in % of it, rim in inches. */
+const METRIC =
+  /^(?:P|LT)?(\d{3})\/(\d{2,3})(?:Z?R|B|D|-)?(\d{2}(?:\.5)?)(?:C|LT)?(?:\d{2,3}[A-Z])?$/u;
+/** `185R14`, `125-15`: the section's height is not written; 82 % is meant (from memory). */
+const FULL_HEIGHT = /^(\d{3})(?:R|-)(1\d|2[0-4])(?:C)?(?:\d{2,3}[A-Z])?$/u;
+/** `18x7-10`, `31x10.50R15LT`, `11x7.10-5`: diameter x width, rim, all inches. */
+const INCHES =
+  /^(\d{1,2}(?:\.\d+)?)X(\d{1,2}(?:\.\d+)?)(?:R|B|-)(\d{1,2}(?:\.\d)?)(?:LT)?(?:\d{2,3}[A-Z])?$/u;
+const FULL = 82;
+
+/**
+ * Reads a tyre's size code. Diameters follow the codes' own arithmetic (ETRTO: rim diameter plus two
+ * section heights); tables round to a mm, and tyres of one size differ by a per cent or two.
+ */
+export function readTyreCode(text: string): TyreRead {
+  const code = text.toUpperCase().replace(DASH, '-').replace(/[×*]/gu, 'X').replace(/,/gu, '.');
+  const body = code.replace(/\s+/gu, '');
+  const metric = METRIC.exec(body);
+  if (metric) return sized(text, ...(metric.slice(1, 4).map(Number) as [number, number, number]));
+  const full = FULL_HEIGHT.exec(body);
+  if (full) return sized(text, Number(full[1]), FULL, Number(full[2]));
+  const inches = INCHES.exec(body);
+  if (inches) {
+    const [diameter, width, rim] = inches.slice(1, 4).map((inch) => Number(inch) * INCH);
+    return plausible(text, { diameter, width, rim });
+  }
+  return {
+    ok: false,
+    why:
+      text.trim() === ''
+        ? 'is empty'
+        : `${shown(text.trim())} is not a tyre size: try 195/50R15 or 18x7-10, or give diameter and width`,
+  };
+}
+
+function sized(text: string, width: number, percent: number, rimInches: number): TyreRead {
+  const rim = rimInches * INCH;
+  return plausible(text, { diameter: rim + (2 * width * percent) / 100, width, rim });
+}
+
+function plausible(text: string, size: TyreSize): TyreRead {
+  if (
+    size.rim < size.diameter - 10 &&
+    size.rim >= 3 * INCH &&
+    size.rim <= 30 * INCH &&
+    size.width < size.diameter
+  )
+    return { ok: true, value: size };
+  return { ok: false, why: `${shown(text.trim())} makes no tyre: the rim would not fit into it` };
+}
+
+/**
+ * Loaded radius to start from, mm: 96 % of the free radius, as a light car's tyre stands at its
+ * pressures (common practice, an estimate). Measure the real one from the hub's centre to the ground.
+ */
+export const estimatedLoadedRadius = (diameter: number): number =>
+  Math.round(diameter * 0.48 * 2) / 2;

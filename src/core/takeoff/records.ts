@@ -1,0 +1,127 @@
+import { z } from 'zod';
+import { COORDINATES, POINT_NAMES } from '../model/points';
+import { coordinate, group, label, measure, problem, tolerance } from '../model/wording';
+
+/** ± that a way of measuring usually has: mm, and degrees for the level. Common practice. */
+export const USUAL = { tape: 1.5, rule: 0.5, level: 0.1 } as const;
+
+const id = z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long');
+const mmTolerance = tolerance('mm', 100);
+const length = measure('mm', -10_000, 10_000);
+const distance = measure('mm', 1, 20_000);
+const axis = z.enum(COORDINATES, { error: problem });
+
+/** One number read off a tape, rule or level, and its ±. */
+export const lengthRead = group({ value: length, tolerance: mmTolerance });
+export const angleRead = group({ value: measure('deg', -60, 60), tolerance: tolerance('deg', 20) });
+export type Read = z.infer<typeof lengthRead>;
+
+/**
+ * A plane the builder measures from: the floor plate, a chassis rail. It stands square to one axis at
+ * `at`; what is measured from it counts towards `facing`.
+ */
+export const planeSchema = group({
+  id,
+  name: label(),
+  axis,
+  at: coordinate,
+  facing: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
+});
+export type Plane = z.infer<typeof planeSchema>;
+
+/**
+ * A datum mark: a scribe, a punch mark, a bolt. `left` is + to the left of the centreline. What is
+ * known holds; the rest is where the mark roughly is, until a network of distances places it.
+ */
+export const markSchema = group({
+  id,
+  name: label(),
+  ahead: coordinate,
+  left: coordinate,
+  up: coordinate,
+  known: group({ ahead: z.boolean(), left: z.boolean(), up: z.boolean() }),
+  /** The mark that mirrors this one across the centreline. */
+  mirrors: id.optional(),
+});
+export type Mark = z.infer<typeof markSchema>;
+
+/** A tape between two marks. */
+export const markDistanceSchema = group({ from: id, to: id, distance, tolerance: mmTolerance });
+export type MarkDistance = z.infer<typeof markDistanceSchema>;
+
+const where = {
+  axle: z.enum(['front', 'rear'], { error: problem }),
+  side: z.enum(['left', 'right'], { error: problem }),
+  point: z.enum(POINT_NAMES, { error: problem }),
+};
+
+const fromPlane = group({ value: length, tolerance: mmTolerance, plane: id.optional() });
+
+/** By tape, plumb line and square: along each axis, from the car's own planes or the builder's. */
+const directSchema = group({
+  ...where,
+  method: z.literal('direct'),
+  ahead: fromPlane,
+  out: fromPlane,
+  up: fromPlane,
+});
+
+/** By distances to datum marks; `answer` picks one of the two mirror images. */
+const distancesSchema = group({
+  ...where,
+  method: z.literal('distances'),
+  tapes: z
+    .array(group({ mark: id, distance, tolerance: mmTolerance }))
+    .max(40, 'are more than 40 distances'),
+  answer: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
+});
+
+/** Points that belong to the upright and can be measured on the bench. */
+export const UPRIGHT_POINTS = ['lowerOuter', 'upperOuter', 'tieRodOuter'] as const;
+export type UprightPoint = (typeof UPRIGHT_POINTS)[number];
+
+/**
+ * On the bench, off the hub's mounting face: `inboard` of the face, `above` and `ahead` of the
+ * spindle's centre. The upper joint may instead be given by the angle between the hub face and the
+ * line of the ball joints (`lean`, + top further inboard). `stud` is the joint's own axis against the
+ * vertical, for later checks of binding.
+ */
+const benchSchema = group({
+  ...where,
+  point: z.enum(UPRIGHT_POINTS, { error: problem }),
+  method: z.literal('bench'),
+  inboard: lengthRead,
+  above: lengthRead,
+  ahead: lengthRead,
+  lean: angleRead.optional(),
+  stud: angleRead.optional(),
+});
+
+export const measuredSchema = z.discriminatedUnion('method', [
+  directSchema,
+  distancesSchema,
+  benchSchema,
+]);
+export type Measured = z.infer<typeof measuredSchema>;
+export type Direct = Extract<Measured, { method: 'direct' }>;
+export type ByDistances = Extract<Measured, { method: 'distances' }>;
+export type OnBench = Extract<Measured, { method: 'bench' }>;
+
+/** What was measured on the parts that exist, and how well. */
+export const takeOffSchema = group({
+  planes: z.array(planeSchema).max(40, 'are more than 40 planes'),
+  marks: z.array(markSchema).max(60, 'are more than 60 marks'),
+  between: z.array(markDistanceSchema).max(400, 'are more than 400 distances'),
+  measured: z.array(measuredSchema).max(100, 'are more than 100 points'),
+  /** ± of points that are drawn and not measured: how well brackets are placed, mm. */
+  placing: mmTolerance,
+});
+export type TakeOff = z.infer<typeof takeOffSchema>;
+
+export const noTakeOff = (): TakeOff => ({
+  planes: [],
+  marks: [],
+  between: [],
+  measured: [],
+  placing: USUAL.tape,
+});
