@@ -1,0 +1,168 @@
+import fc from 'fast-check';
+import { levenbergMarquardt } from 'ml-levenberg-marquardt';
+import { distance } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import { adjustNetwork } from './network';
+import type { Mark, MarkDistance } from './records';
+
+/** A bare frame: one mark on the centreline, mirrored pairs on the rails, one up on the bulkhead. */
+const TRUE: Record<string, Vec> = {
+  C: [0, 0, 150],
+  L: [-300, 380, 160],
+  R: [-300, -380, 160],
+  FL: [500, 300, 260],
+  FR: [490, -305, 255],
+  T: [-250, 40, 700],
+};
+const roughly = (value: number, i: number) => Math.round(value / 100) * 100 + (i % 2 ? 30 : -40);
+const mark = (id: string, more: Partial<Mark> = {}): Mark => {
+  const [ahead, left, up] = TRUE[id].map(roughly);
+  const known = { ahead: false, left: false, up: false };
+  return { id, name: id, ahead, left, up, known, ...more };
+};
+const frame = (): Mark[] => [
+  { ...mark('C'), ahead: 0, left: 0, up: 150, known: { ahead: true, left: true, up: true } },
+  // Of the pair the height is known too: mirroring leaves the frame free to pitch.
+  { ...mark('L', { mirrors: 'R' }), up: 160, known: { ahead: false, left: false, up: true } },
+  mark('R'),
+  mark('FL'),
+  mark('FR'),
+  mark('T'),
+];
+const IDS = Object.keys(TRUE);
+const tapes = (noise: (i: number) => number = () => 0): MarkDistance[] =>
+  IDS.flatMap((from, i) => IDS.slice(i + 1).map((to) => ({ from, to }))).map(({ from, to }, i) => ({
+    from,
+    to,
+    distance: distance(TRUE[from], TRUE[to]) + noise(i),
+    tolerance: 1.5,
+  }));
+
+describe('datum marks from distances between them', () => {
+  it('sets up a bare frame from one mark on the centreline and a mirrored pair', () => {
+    const result = adjustNetwork(frame(), tapes());
+    if (!result.ok) throw new Error(result.why);
+    const at = (id: string) => result.value.marks.find((m) => m.id === id)!.place;
+    expect(result.value.misfit).toBeLessThan(1e-6);
+    expect(at('L')[1]).toBeCloseTo(380, 3);
+    expect(at('L')[0]).toBeCloseTo(at('R')[0], 2);
+    for (const id of IDS) expect(distance(at(id), TRUE[id])).toBeLessThan(1e-3);
+  });
+
+  it('agrees with a general-purpose Levenberg–Marquardt solver (ml-levenberg-marquardt) on noisy tapes', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 15, maxLength: 15 }),
+        (noise) => {
+          // Six coordinates known, so that the general solver needs no conditions beside the tapes.
+          const marks = frame().map(({ mirrors: _, ...m }) => m);
+          marks[1] = {
+            ...marks[1],
+            ahead: -300,
+            left: 380,
+            up: 160,
+            known: { ahead: true, left: true, up: true },
+          };
+          marks[2] = { ...marks[2], up: 160, known: { ahead: false, left: false, up: true } };
+          const between = tapes((i) => noise[i]);
+          const ours = adjustNetwork(marks, between);
+          if (!ours.ok) throw new Error(ours.why);
+          const index = new Map(IDS.map((id, i) => [id, i]));
+          const free = [6, 7, 9, 10, 11, 12, 13, 14, 15, 16, 17];
+          const whole = ours.value.marks.flatMap(({ place }) => [...place]);
+          const full = (p: number[]) => {
+            const all = [...whole];
+            free.forEach((slot, i) => (all[slot] = p[i]));
+            return (id: string): Vec => {
+              const i = index.get(id)! * 3;
+              return [all[i], all[i + 1], all[i + 2]];
+            };
+          };
+          const truth = IDS.flatMap((id) => [...TRUE[id]]);
+          let p = free.map((slot) => truth[slot]);
+          for (let pass = 0; pass < 3; pass++)
+            p = Array.from(
+              levenbergMarquardt(
+                { x: between.map((_, i) => i), y: between.map((t) => t.distance) },
+                (q: number[]) => {
+                  const at = full(q);
+                  return (i: number) => distance(at(between[i].from), at(between[i].to));
+                },
+                {
+                  initialValues: p,
+                  damping: 1e-8,
+                  gradientDifference: 1e-3,
+                  centralDifference: true,
+                  errorTolerance: 1e-22,
+                  improvementThreshold: 0,
+                  maxIterations: 30,
+                },
+              ).parameterValues,
+            );
+          free.forEach((slot, i) => expect(Math.abs(whole[slot] - p[i])).toBeLessThan(1e-3));
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it('moves as its gain says when a tape is off', () => {
+    const base = adjustNetwork(frame(), tapes());
+    const off = adjustNetwork(
+      frame(),
+      tapes((i) => (i === 7 ? 0.01 : 0)),
+    );
+    if (!base.ok || !off.ok) throw new Error('no answer');
+    base.value.marks.forEach((m, i) =>
+      m.place.forEach((value, axis) => {
+        const per = (off.value.marks[i].place[axis] - value) / 0.01;
+        expect(Math.abs(per - base.value.gain.get(i * 3 + axis, 7))).toBeLessThan(0.02);
+      }),
+    );
+  });
+
+  it('points at the distance that disagrees', () => {
+    const result = adjustNetwork(
+      frame(),
+      tapes((i) => (i === 6 ? 25 : 0)),
+    );
+    if (!result.ok) throw new Error(result.why);
+    const wrong = tapes()[6];
+    expect(result.value.doubts[0]).toMatch(
+      new RegExp(`^${wrong.from} to ${wrong.to} disagrees.*about 25\\.\\d mm too long`, 'u'),
+    );
+  });
+
+  it('says what is left loose', () => {
+    const why = (marks: Mark[], between: MarkDistance[]) => {
+      const result = adjustNetwork(marks, between);
+      return result.ok ? 'an answer' : result.why;
+    };
+    const free = { ahead: false, left: false, up: false };
+    expect(
+      why(
+        frame().map((m) => (m.id === 'L' ? { ...m, known: free } : m)),
+        tapes(),
+      ),
+    ).toMatch(/do not hold \w+: it can still move \w+ or \w+ \(others with it\)/);
+    expect(
+      why(
+        frame(),
+        tapes().filter(({ from, to }) => from !== 'T' && to !== 'T'),
+      ),
+    ).toMatch(/do not hold T/);
+    expect(why(frame(), [{ from: 'C', to: 'C', distance: 5, tolerance: 1 }])).toMatch(
+      /C is measured to itself/,
+    );
+    expect(why(frame(), [{ from: 'C', to: 'gone', distance: 5, tolerance: 1 }])).toMatch(
+      /not there any more/,
+    );
+    const known = { ahead: true, left: true, up: true };
+    expect(
+      why(
+        frame().map((m) => ({ ...m, known })),
+        [],
+      ),
+    ).toMatch(/every mark is known/);
+  });
+});

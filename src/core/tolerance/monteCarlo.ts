@@ -1,0 +1,188 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { POSITIONS } from '../bumpsteer/bumpSteer';
+import { pointsOf, prepareAxle } from '../kinematics/axle';
+import type { AxleName, Build, Side } from '../model/build';
+import { COLUMN, ROW_SIZE } from '../motion/quantities';
+import { spanOf } from '../motion/range';
+import { runSweep, travelSweep } from '../motion/sweep';
+import { numbersOf } from '../takeoff/places';
+import { Assembly } from './assembly';
+import { JOINTS } from './joints';
+import { cornerOf, offsetsOf } from './sensitivity';
+
+/** Quantities that carry a band. */
+export const BANDED = ['toe', 'camber', 'caster', 'kpi', 'scrub', 'trail'] as const;
+export type Banded = (typeof BANDED)[number];
+
+/** Nine cars in ten built from the same measurements lie between these, as deviations from as drawn. */
+export interface Bands {
+  travel: Float64Array;
+  /** Least and greatest deviation at each travel; NaN where as drawn is out of reach. */
+  low: Record<Banded, Float64Array>;
+  high: Record<Banded, Float64Array>;
+  /** Toe range over the travel, degrees: half of the cars stay under the first, nine in ten under the second. */
+  toeRange: { median: number; ninety: number } | null;
+  samples: number;
+  /** Samples that cannot be put together or do not reach the whole travel. */
+  failed: number;
+}
+
+export const SAMPLES = 2000;
+export const SEED = 20260;
+
+/** Part of the cars within a band. */
+const WITHIN = 0.9;
+/** A ± is two standard deviations of a normal distribution: 19 readings in 20 lie within it. */
+const SIGMAS = 2;
+
+/**
+ * Cars built from measurements that are each off by chance within their ±: sampled with a fixed seed,
+ * so that the same build gives the same bands. Each car's arms are as long as drawn and its toe is set
+ * again at ride height.
+ */
+export class MonteCarlo {
+  private readonly side;
+  private readonly values: Record<Banded, Float64Array>;
+  private readonly ranges: Float64Array;
+  private readonly sweep;
+  private readonly drawn;
+  private done = 0;
+  private failed = 0;
+  private reached = 0;
+  private readonly random = xoroshiro128plus(SEED);
+  private readonly numbers;
+  private readonly assembly: Assembly;
+  private readonly offsets = new Float64Array(JOINTS);
+  private readonly design;
+
+  /**
+   * @param rack mm, + left, at which the bands are wanted
+   * @throws RangeError for a build whose layout cannot be solved as drawn
+   */
+  constructor(
+    build: Build,
+    axle: AxleName,
+    side: Side,
+    rack: number,
+    readonly samples = SAMPLES,
+  ) {
+    const design = build[axle] ?? build.front;
+    const prepared = prepareAxle(design);
+    if (!prepared.ok) throw new RangeError('the layout cannot be solved as drawn');
+    this.design = design;
+    this.side = side;
+    this.numbers = numbersOf(build, axle, side);
+    this.assembly = new Assembly(pointsOf(design, side), design.static);
+    this.sweep = travelSweep(build.travel, POSITIONS, rack);
+    this.drawn = travelSweep(build.travel, POSITIONS, rack);
+    runSweep(prepared.axle[side], this.drawn);
+    this.values = Object.fromEntries(
+      BANDED.map((quantity) => [quantity, new Float64Array(POSITIONS * samples).fill(NaN)]),
+    ) as Record<Banded, Float64Array>;
+    this.ranges = new Float64Array(samples);
+  }
+
+  /** Builds up to `count` more cars; returns how many have been built. */
+  run(count: number): number {
+    const end = Math.min(this.samples, this.done + count);
+    for (; this.done < end; this.done++) this.sample(this.done);
+    return this.done;
+  }
+
+  private sample(index: number): void {
+    const { offsets, sweep, drawn, samples } = this;
+    offsets.fill(0);
+    for (const number of this.numbers)
+      offsetsOf(number, (number.tolerance / SIGMAS) * this.normal(), offsets);
+    const built = this.assembly.build(offsets);
+    const corner = built && cornerOf(this.design, this.side, built);
+    if (!corner) {
+      this.failed++;
+      return;
+    }
+    const all = runSweep(corner, sweep) === POSITIONS;
+    if (!all) this.failed++;
+    for (let i = 0; i < POSITIONS; i++) {
+      if (!sweep.reachable[i] || !drawn.reachable[i]) continue;
+      for (const quantity of BANDED) {
+        const column = i * ROW_SIZE + COLUMN[quantity];
+        this.values[quantity][i * samples + index] = sweep.rows[column] - drawn.rows[column];
+      }
+    }
+    const span = all ? spanOf(sweep, 'toe') : null;
+    if (span) this.ranges[this.reached++] = span.range;
+  }
+
+  private spare: number | null = null;
+
+  /** A standard normal number (Box and Muller 1958). */
+  private normal(): number {
+    if (this.spare !== null) {
+      const kept = this.spare;
+      this.spare = null;
+      return kept;
+    }
+    const size = Math.sqrt(-2 * Math.log(1 - uniformFloat64(this.random)));
+    const angle = 2 * Math.PI * uniformFloat64(this.random);
+    this.spare = size * Math.sin(angle);
+    return size * Math.cos(angle);
+  }
+
+  /** Bands of the cars built so far. */
+  bands(): Bands {
+    const { samples, done } = this;
+    const low = {} as Bands['low'];
+    const high = {} as Bands['high'];
+    for (const quantity of BANDED) {
+      low[quantity] = new Float64Array(POSITIONS);
+      high[quantity] = new Float64Array(POSITIONS);
+      for (let i = 0; i < POSITIONS; i++) {
+        const sorted = this.values[quantity].slice(i * samples, i * samples + done).sort();
+        const count = sorted.findIndex(Number.isNaN);
+        const some = count < 0 ? done : count;
+        low[quantity][i] = quantile(sorted, some, (1 - WITHIN) / 2);
+        high[quantity][i] = quantile(sorted, some, (1 + WITHIN) / 2);
+      }
+    }
+    const ranges = this.ranges.slice(0, this.reached).sort();
+    return {
+      travel: this.sweep.travel,
+      low,
+      high,
+      toeRange:
+        this.reached > 0
+          ? {
+              median: quantile(ranges, this.reached, 0.5),
+              ninety: quantile(ranges, this.reached, WITHIN),
+            }
+          : null,
+      samples: done,
+      failed: this.failed,
+    };
+  }
+}
+
+/** A quantile of the first `count` of sorted numbers; NaN of none. */
+function quantile(sorted: Float64Array, count: number, part: number): number {
+  if (count === 0) return NaN;
+  const at = part * (count - 1);
+  const below = Math.floor(at);
+  const above = Math.min(count - 1, below + 1);
+  return sorted[below] + (at - below) * (sorted[above] - sorted[below]);
+}
+
+/** A band at any travel, straight between its positions: deviations from as drawn. */
+export function bandAt(
+  bands: Bands,
+  quantity: Banded,
+  travel: number,
+): { low: number; high: number } | null {
+  const { travel: at } = bands;
+  const part = ((travel - at[0]) / (at[at.length - 1] - at[0])) * (at.length - 1);
+  if (!(part >= -1e-9 && part <= at.length - 1 + 1e-9)) return null;
+  const i = Math.min(at.length - 2, Math.max(0, Math.floor(part)));
+  const mix = (list: Float64Array) => list[i] + (part - i) * (list[i + 1] - list[i]);
+  const band = { low: mix(bands.low[quantity]), high: mix(bands.high[quantity]) };
+  return Number.isNaN(band.low + band.high) ? null : band;
+}

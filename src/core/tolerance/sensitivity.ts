@@ -1,0 +1,125 @@
+import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
+import { pointsOf, prepareAxle } from '../kinematics/axle';
+import type { AxleCorner } from '../kinematics/axle';
+import type { AxleDesign, AxleName, Build, Side, Travel } from '../model/build';
+import { COLUMN, ROW_SIZE } from '../motion/quantities';
+import { makeSweep, runSweep, travelSweep } from '../motion/sweep';
+import type { Sweep } from '../motion/sweep';
+import { numbersOf } from '../takeoff/places';
+import type { MeasuredNumber } from '../takeoff/places';
+import { Assembly } from './assembly';
+import { AT, JOINTS } from './joints';
+import { responseOf } from './response';
+
+/** What is judged: range of toe over the travel (degrees), camber (degrees) and scrub radius (mm) at ride height. */
+export const JUDGED = ['bumpSteer', 'camber', 'scrub'] as const;
+export type Judged = (typeof JUDGED)[number];
+
+/** How much one measured number matters. */
+export interface Sensitivity {
+  number: MeasuredNumber;
+  /** Exact derivative per mm (or degree) of the number; null where the corner does not reach its travel. */
+  per: Record<Judged, number> | null;
+  /** Largest change, either way, when the number is off by its ±; Infinity where the corner cannot be put together. */
+  over: Record<Judged, number>;
+}
+
+/** Moves of joints by a number, per unit, in the layout of joints. */
+export function offsetsOf(number: MeasuredNumber, amount: number, into: Float64Array): void {
+  for (const { point, per } of number.moves)
+    for (let i = 0; i < 3; i++) into[AT[point] + i] += amount * per[i];
+}
+
+/** Judges corners as built, one after another, in the same working memory. */
+export class Judge {
+  private readonly ride: Sweep = makeSweep(1);
+  private readonly sweep: Sweep;
+  private readonly assembly: Assembly;
+
+  constructor(
+    private readonly design: AxleDesign,
+    private readonly side: Side,
+    private readonly travel: Travel,
+  ) {
+    this.sweep = travelSweep(travel, POSITIONS);
+    this.assembly = new Assembly(pointsOf(design, side), design.static);
+  }
+
+  /** The corner that comes of joints that are off; null where it cannot be put together. */
+  corner(offsets: Float64Array): AxleCorner | null {
+    const built = this.assembly.build(offsets);
+    return built && cornerOf(this.design, this.side, built);
+  }
+
+  judge(corner: AxleCorner): Record<Judged, number> | null {
+    const found = bumpSteer(corner, this.travel, this.sweep);
+    if (!found || runSweep(corner, this.ride) === 0) return null;
+    const row = this.ride.rows.subarray(0, ROW_SIZE);
+    return {
+      bumpSteer: found.span.range,
+      camber: row[COLUMN.camber],
+      scrub: row[COLUMN.scrub],
+    };
+  }
+}
+
+/** A built corner, ready to be moved. */
+export function cornerOf(
+  design: AxleDesign,
+  side: Side,
+  built: { points: AxleDesign['points']; static: AxleDesign['static'] },
+): AxleCorner | null {
+  const { rightPoints: _, ...mirrored } = design;
+  const prepared = prepareAxle({ ...mirrored, ...built });
+  return prepared.ok ? prepared.axle[side] : null;
+}
+
+/**
+ * The sensitivity list: every number a corner hangs on, the one that changes bump steer most over its
+ * ± first. Derivatives are exact; the change over the ± is worked out with the number off either way.
+ * @returns empty where the layout cannot be solved as drawn
+ */
+export function sensitivities(build: Build, axle: AxleName, side: Side): Sensitivity[] {
+  const design = build[axle];
+  const prepared = design && prepareAxle(design);
+  if (!design || !prepared?.ok) return [];
+  const corner = prepared.axle[side];
+  const points = pointsOf(design, side);
+  const judge = new Judge(design, side, build.travel);
+  const drawn = judge.judge(corner);
+  const span = bumpSteer(corner, build.travel)?.span;
+  const response = span && responseOf(corner, points, design.static, [span.maxAt, span.minAt]);
+  const offsets = new Float64Array(JOINTS);
+  const numbers = numbersOf(build, axle, side);
+  return numbers
+    .map((number): Sensitivity => {
+      offsets.fill(0);
+      offsetsOf(number, 1, offsets);
+      const answer = response?.(offsets);
+      const over: Record<Judged, number> = { bumpSteer: 0, camber: 0, scrub: 0 };
+      for (const sign of drawn ? [1, -1] : []) {
+        offsets.fill(0);
+        offsetsOf(number, sign * number.tolerance, offsets);
+        const built = judge.corner(offsets);
+        const judged = built && judge.judge(built);
+        for (const what of JUDGED)
+          over[what] = Math.max(
+            over[what],
+            judged ? Math.abs(judged[what] - drawn![what]) : Infinity,
+          );
+      }
+      return {
+        number,
+        per: answer
+          ? {
+              // The ends of the span stay where they are to first order (envelope theorem).
+              bumpSteer: answer.toe[0] - answer.toe[1],
+              camber: answer.camber,
+              scrub: answer.scrub,
+            }
+          : null,
+        over,
+      };
+    })
+    .sort((a, b) => b.over.bumpSteer - a.over.bumpSteer);
+}
