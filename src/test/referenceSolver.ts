@@ -1,21 +1,10 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { toRad } from '../core/geometry/angle';
-import { add, cross, distance, dot, length, scale, sub, unit } from '../core/geometry/vec';
+import { add, distance, rotate, sub } from '../core/geometry/vec';
 import type { Vec } from '../core/geometry/vec';
 import type { FrontAxle } from '../core/model/build';
 import { POINT_NAMES } from '../core/model/points';
 import type { PointName } from '../core/model/points';
-
-/** Turns `v` by the rotation vector `r` (Rodrigues' formula). */
-export function rotate(v: Vec, r: Vec): Vec {
-  const angle = length(r);
-  if (angle < 1e-15) return v;
-  const axis = unit(r);
-  return add(
-    add(scale(v, Math.cos(angle)), scale(cross(axis, v), Math.sin(angle))),
-    scale(axis, dot(axis, v) * (1 - Math.cos(angle))),
-  );
-}
 
 export interface ReferencePose {
   lowerOuter: Vec;

@@ -1,0 +1,189 @@
+import { toRad } from '../geometry/angle';
+import { add, rotate, scale, sub, turnBetween, unit } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import { pointsOf } from '../kinematics/axle';
+import { spindleOf } from '../kinematics/spindle';
+import type { AxleDesign, Build } from '../model/build';
+import type { Point, PointName, Points } from '../model/points';
+import { UPRIGHT_POINTS } from '../takeoff/records';
+import { standing } from './standing';
+
+/**
+ * Placing a wheel and what hangs on it. Every function changes the design it is given (a draft of it);
+ * both sides alike, each in its own outward axes. Lengths mm, angles degrees.
+ */
+
+const CHASSIS_POINTS: PointName[] = [
+  'lowerFrontInner',
+  'lowerRearInner',
+  'upperFrontInner',
+  'upperRearInner',
+  'tieRodInner',
+];
+
+const sides = (design: AxleDesign): Points[] =>
+  design.rightPoints ? [design.points, design.rightPoints] : [design.points];
+
+const vecOf = (p: Point): Vec => [p.ahead, p.out, p.up];
+const put = (p: Point, [ahead, out, up]: Vec): void => {
+  Object.assign(p, { ahead: tidy(ahead), out: tidy(out), up: tidy(up) });
+};
+/** To a ten-thousandth of a mm: no figure worth typing is finer. */
+const tidy = (mm: number): number => Math.round(mm * 1e4) / 1e4;
+
+/** Moves points by the same amount. */
+function shift(points: Points, names: readonly PointName[], by: Vec): void {
+  for (const name of names) put(points[name], add(vecOf(points[name]), by));
+}
+
+const WHEEL: readonly PointName[] = [...UPRIGHT_POINTS, 'wheelCentre'];
+
+/** Distance between the contact points. */
+export function trackOf(design: AxleDesign): number {
+  const at = (side: 'left' | 'right') =>
+    standing(pointsOf(design, side), design.static, design.tyre.radius).contactOut;
+  return at('left') + at('right');
+}
+
+/** How far the tyre's outermost edge is outboard of the wheel centre. */
+function tyreReach(design: AxleDesign): number {
+  const [, ay, az] = spindleOf(design.static);
+  const h = Math.hypot(...spindleOf(design.static).slice(0, 2));
+  return (design.tyre.width / 2) * ay + design.tyre.radius * Math.abs((az * ay) / h);
+}
+
+/** Over the outsides of the tyres. */
+export const overallWidthOf = (design: AxleDesign): number =>
+  pointsOf(design, 'left').wheelCentre.out +
+  pointsOf(design, 'right').wheelCentre.out +
+  2 * tyreReach(design);
+
+/** Sets the track; wheel and upright move out or in together, half on each side. */
+export const setTrack = (design: AxleDesign, track: number): void =>
+  moveOut(design, (track - trackOf(design)) / 2);
+
+/** Sets the width over the tyres, as rules that measure there want it. */
+export const setOverallWidth = (design: AxleDesign, width: number): void =>
+  moveOut(design, (width - overallWidthOf(design)) / 2);
+
+function moveOut(design: AxleDesign, by: number): void {
+  for (const points of sides(design)) shift(points, WHEEL, [0, by, 0]);
+}
+
+/** Sets the loaded radius; wheel and upright come up or down with it, so the tyre stands as it stood. */
+export function setLoadedRadius(design: AxleDesign, radius: number): void {
+  const by = radius - design.tyre.radius;
+  design.tyre.radius = radius;
+  for (const points of sides(design)) shift(points, WHEEL, [0, 0, by]);
+}
+
+/** Puts wheel and upright on the ground: the contact point at up = 0. */
+export function standOnGround(design: AxleDesign): void {
+  for (const points of sides(design)) {
+    const { contactUp } = standing(points, design.static, design.tyre.radius);
+    shift(points, WHEEL, [0, 0, -contactUp]);
+  }
+}
+
+/** What stays where it is while the rim's offset changes. */
+export type Kept = 'track' | 'upright';
+
+/** Sets how far the hub face is outboard of the rim's middle. */
+export function setRimOffset(design: AxleDesign, offset: number, kept: Kept): void {
+  if (!design.rim) return;
+  const by = offset - design.rim.offset;
+  design.rim.offset = offset;
+  const axis = spindleOf(design.static);
+  for (const points of sides(design)) {
+    if (kept === 'upright') shift(points, ['wheelCentre'], scale(axis, -by));
+    else shift(points, UPRIGHT_POINTS, scale(axis, by));
+  }
+}
+
+/** Sets toe and camber of the wheel, the upright turning with it about the wheel centre, or staying. */
+export function setAlignment(
+  design: AxleDesign,
+  alignment: AxleDesign['static'],
+  withUpright: boolean,
+): void {
+  const turn = turnBetween(spindleOf(design.static), spindleOf(alignment));
+  design.static = alignment;
+  if (!withUpright || !turn) return;
+  for (const points of sides(design)) turnAbout(points, UPRIGHT_POINTS, points.wheelCentre, turn);
+}
+
+function turnAbout(points: Points, names: readonly PointName[], about: Point, turn: Vec): void {
+  const pivot = vecOf(about);
+  for (const name of names)
+    put(points[name], add(pivot, rotate(sub(vecOf(points[name]), pivot), turn)));
+}
+
+export type Pivot = 'wheelCentre' | 'lowerOuter';
+
+export interface Lean {
+  kpi: number;
+  caster: number;
+  /** What stays where it is. */
+  about: Pivot;
+  /** One solid part: the spindle goes with it, and so does camber; toe is kept by the tie rod. */
+  solid: boolean;
+}
+
+/** Leans an upright until its ball-joint line has this KPI and caster. */
+export function leanUpright(design: AxleDesign, { kpi, caster, about, solid }: Lean): void {
+  const wanted = unit([-Math.tan(toRad(caster)), -Math.tan(toRad(kpi)), 1]);
+  const spindle = spindleOf(design.static);
+  let alignment = design.static;
+  for (const points of sides(design)) {
+    const line = unit(sub(vecOf(points.upperOuter), vecOf(points.lowerOuter)));
+    const turn = turnBetween(line, wanted);
+    if (!turn) continue;
+    if (!solid) {
+      turnAbout(points, UPRIGHT_POINTS, { ...points[about] }, turn);
+      continue;
+    }
+    const pivot = { ...points[about] };
+    turnAbout(points, WHEEL, pivot, turn);
+    const turned = rotate(spindle, turn);
+    const back = turnForToe(turned, wanted, design.static.toe);
+    turnAbout(points, WHEEL, pivot, scale(wanted, back));
+    const [, , up] = rotate(turned, scale(wanted, back));
+    alignment = { toe: design.static.toe, camber: (-Math.asin(up) * 180) / Math.PI };
+  }
+  design.static = alignment;
+}
+
+/** Turn about the kingpin, rad, that brings a spindle back to a toe: of the two, the smaller. */
+function turnForToe(spindle: Vec, kingpin: Vec, toe: number): number {
+  // The spindle is A + B cos ψ + C sin ψ; its toe is right when it is square to n.
+  const n: Vec = [Math.cos(toRad(toe)), -Math.sin(toRad(toe)), 0];
+  const dotN = (v: Vec) => v[0] * n[0] + v[1] * n[1];
+  const along = kingpin[0] * spindle[0] + kingpin[1] * spindle[1] + kingpin[2] * spindle[2];
+  const a = dotN(scale(kingpin, along));
+  const b = dotN(spindle) - a;
+  const c = dotN([
+    kingpin[1] * spindle[2] - kingpin[2] * spindle[1],
+    kingpin[2] * spindle[0] - kingpin[0] * spindle[2],
+    0,
+  ]);
+  const size = Math.hypot(b, c);
+  if (size <= Math.abs(a)) return 0;
+  const middle = Math.atan2(c, b);
+  const away = Math.acos(-a / size);
+  const wrapped = [middle + away, middle - away].map((psi) =>
+    Math.atan2(Math.sin(psi), Math.cos(psi)),
+  );
+  return Math.abs(wrapped[0]) < Math.abs(wrapped[1]) ? wrapped[0] : wrapped[1];
+}
+
+/**
+ * Raises the chassis on its wheels: pivots, rack, datum marks and the car's own planes move up; the
+ * floor (a plane at 0) and the wheels stay.
+ */
+export function raiseChassis(build: Build, by: number): void {
+  for (const design of [build.front, build.rear])
+    if (design) for (const points of sides(design)) shift(points, CHASSIS_POINTS, [0, 0, by]);
+  for (const mark of build.takeOff?.marks ?? []) mark.up = tidy(mark.up + by);
+  for (const plane of build.takeOff?.planes ?? [])
+    if (plane.axis === 'up' && plane.at !== 0) plane.at = tidy(plane.at + by);
+}

@@ -1,0 +1,45 @@
+import { dot, length, scale, sub } from '../geometry/vec';
+import { spindleOf } from '../kinematics/spindle';
+import { vec } from '../kinematics/wishboneChain';
+import type { AxleDesign, Rim } from '../model/build';
+import type { Points } from '../model/points';
+import { UPRIGHT_POINTS } from '../takeoff/records';
+import type { UprightPoint } from '../takeoff/records';
+
+/** How deep a rim's well lies below its bead seats, and half of a joint's body: common practice, mm. */
+export const WELL = 15;
+export const JOINT_BODY = 18;
+/** Clearance to keep between what moves and the rim: common practice, mm. */
+export const RIM_CLEARANCE = 10;
+
+/** Radius of the room within a rim, mm. */
+export const roomIn = (rim: Rim): number => rim.diameter / 2 - WELL;
+
+export interface RimClearance {
+  joint: UprightPoint;
+  /** Inboard of the rim's inner edge, mm; negative inside the rim. */
+  inboard: number;
+  /** Joint's body to the rim's inside, mm; null where the joint is inboard of the rim. */
+  clearance: number | null;
+}
+
+/**
+ * The upright's joints against the rim's inside. They turn with the wheel's upright, so the clearance
+ * is the same over travel and lock.
+ */
+export function rimClearances(design: AxleDesign, points: Points): RimClearance[] {
+  const { rim } = design;
+  if (!rim) return [];
+  const axis = spindleOf(design.static);
+  return UPRIGHT_POINTS.map((joint) => {
+    const d = sub(vec(points[joint]), vec(points.wheelCentre));
+    const along = dot(d, axis);
+    const inboard = -along - rim.width / 2;
+    const radial = length(sub(d, scale(axis, along)));
+    return {
+      joint,
+      inboard,
+      clearance: inboard - JOINT_BODY > 0 ? null : roomIn(rim) - radial - JOINT_BODY,
+    };
+  });
+}

@@ -1,0 +1,100 @@
+import { pointsOf } from '../kinematics/axle';
+import type { AxleDesign } from '../model/build';
+import { leanUpright, setRimOffset } from './place';
+import type { Kept, Pivot } from './place';
+import { standing } from './standing';
+
+/** Something that can be changed to reach a scrub radius. */
+export const WAYS = ['kpi', 'offset', 'lowerOuter', 'upperOuter'] as const;
+export type Way = (typeof WAYS)[number];
+
+export interface Reached {
+  way: Way;
+  /** What it is now and would be: degrees for KPI, mm for the others. */
+  from: number;
+  to: number;
+  /** The axle with the change in. */
+  design: AxleDesign;
+}
+
+const LIMITS: Record<Way, [number, number]> = {
+  kpi: [-10, 40],
+  offset: [-150, 150],
+  lowerOuter: [-200, 200],
+  upperOuter: [-200, 200],
+};
+
+/**
+ * Ways to a wanted scrub radius, each alone: lean the kingpin, another rim offset, or one ball joint
+ * further out. A way that does not get there within sense is left out.
+ * @param scrub mm, + axis inboard of the contact point
+ */
+export function waysToScrub(
+  design: AxleDesign,
+  scrub: number,
+  keep: { offset: Kept; about: Pivot },
+): Reached[] {
+  const stand = (d: AxleDesign) => standing(pointsOf(d, 'left'), d.static, d.tyre.radius);
+  const now = stand(design);
+  const changed = (change: (draft: AxleDesign) => void): AxleDesign => {
+    const draft = structuredClone(design);
+    change(draft);
+    return draft;
+  };
+  const moveJoint = (joint: 'lowerOuter' | 'upperOuter') => (value: number) =>
+    changed((draft) => {
+      const by = value - design.points[joint].out;
+      draft.points[joint].out = value;
+      if (draft.rightPoints) draft.rightPoints[joint].out += by;
+    });
+  const makers: Record<Way, { from: number; make: (value: number) => AxleDesign } | null> = {
+    kpi: {
+      from: now.kpi,
+      make: (kpi) =>
+        changed((draft) =>
+          leanUpright(draft, { kpi, caster: now.caster, about: keep.about, solid: false }),
+        ),
+    },
+    offset: design.rim
+      ? {
+          from: design.rim.offset,
+          make: (offset) => changed((draft) => setRimOffset(draft, offset, keep.offset)),
+        }
+      : null,
+    lowerOuter: { from: design.points.lowerOuter.out, make: moveJoint('lowerOuter') },
+    upperOuter: { from: design.points.upperOuter.out, make: moveJoint('upperOuter') },
+  };
+  return WAYS.flatMap((way): Reached[] => {
+    const maker = makers[way];
+    if (!maker) return [];
+    const { from, make } = maker;
+    const joint = way === 'lowerOuter' || way === 'upperOuter';
+    const [least, most] = LIMITS[way].map((limit) => limit + (joint ? from : 0));
+    const to = rootOf((value) => stand(make(value)).scrub - scrub, from, 1, least, most);
+    return to === null ? [] : [{ way, from, to, design: make(to) }];
+  });
+}
+
+/**
+ * Where a smooth function is nought, near `start`, by the secant rule.
+ * @returns null where it leaves [least, most] or does not settle
+ */
+function rootOf(
+  f: (x: number) => number,
+  start: number,
+  step: number,
+  least: number,
+  most: number,
+): number | null {
+  let [x0, x1] = [start, start + step];
+  let [f0, f1] = [f(x0), f(x1)];
+  for (let i = 0; i < 60; i++) {
+    if (Math.abs(f0) < 1e-4) return x0;
+    if (Math.abs(f1) < 1e-4) return x1;
+    const slope = (f1 - f0) / (x1 - x0);
+    const next = x1 - f1 / slope;
+    if (!(next >= least && next <= most)) return null;
+    [x0, f0, x1, f1] = [x1, f1, next, f(next)];
+  }
+  return null;
+}
