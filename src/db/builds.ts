@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { Mutex } from 'async-mutex';
-import { Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { FORMAT } from '../core/model/build';
 import type { Build } from '../core/model/build';
 import { checkDraft } from '../core/file/check';
 import { describeProblems } from '../core/model/problems';
-import { database, inWords } from './database';
+import { database } from './database';
 import type { BuildRow, Database, LayoutRow } from './models';
+import { writing } from './writing';
 
 /** A build as the list shows it; `build` is null where its row cannot be read. */
 export interface Listed {
@@ -30,30 +30,6 @@ export type Saved =
 
 /** The database holds a build this program cannot read. */
 export class UnreadableBuild extends Error {}
-
-// One per process, not per bundle of the server.
-const globals = globalThis as { havrikWriters?: Mutex };
-const turn = (globals.havrikWriters ??= new Mutex());
-
-/**
- * Runs `work` in one transaction that takes the write lock at once; errors come in words. Writers of
- * this process take turns: waiting inside SQLite would hold the threads the others need to finish.
- */
-async function writing<T>(
-  work: (tables: Database, transaction: Transaction) => Promise<T>,
-): Promise<T> {
-  const tables = await database();
-  return turn.runExclusive(async () => {
-    try {
-      return await tables.sequelize.transaction(
-        { type: Transaction.TYPES.IMMEDIATE },
-        (transaction) => work(tables, transaction),
-      );
-    } catch (error) {
-      throw inWords(error);
-    }
-  });
-}
 
 function rowOf(build: Build): { name: string; use: string; geometry: string; format: number } {
   const { name, use, format: _format, version, ...geometry } = build;

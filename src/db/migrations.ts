@@ -40,4 +40,18 @@ export const MIGRATIONS: RunnableMigration<QueryInterface>[] = [
       await context.dropTable('builds');
     },
   },
+  {
+    name: '002-parts',
+    up: ({ context }) =>
+      context.createTable('parts', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        kind: { type: DataTypes.TEXT, allowNull: false },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        data: { type: DataTypes.TEXT, allowNull: false },
+        created_at: { type: DataTypes.DATE, allowNull: false },
+        updated_at: { type: DataTypes.DATE, allowNull: false },
+        deleted_at: { type: DataTypes.DATE },
+      }),
+    down: ({ context }) => context.dropTable('parts'),
+  },
 ];

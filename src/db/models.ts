@@ -41,10 +41,22 @@ export interface LayoutRow extends Model<
   updatedAt: CreationOptional<Date>;
 }
 
+/** A part on the shelf: `data` is a document (JSON) of everything but its kind and name. */
+export interface PartRow extends Model<InferAttributes<PartRow>, InferCreationAttributes<PartRow>> {
+  id: string;
+  kind: string;
+  name: string;
+  data: string;
+  createdAt: CreationOptional<Date>;
+  updatedAt: CreationOptional<Date>;
+  deletedAt: CreationOptional<Date | null>;
+}
+
 export interface Database {
   sequelize: Sequelize;
   builds: ModelStatic<BuildRow>;
   layouts: ModelStatic<LayoutRow>;
+  parts: ModelStatic<PartRow>;
 }
 
 /** The tables of an open connection. */
@@ -76,5 +88,18 @@ export const defineModels = (sequelize: Sequelize): Database => ({
       updatedAt: DataTypes.DATE,
     },
     { tableName: 'layouts', underscored: true },
+  ),
+  parts: sequelize.define<PartRow>(
+    'part',
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      kind: { type: DataTypes.TEXT, allowNull: false },
+      name: { type: DataTypes.TEXT, allowNull: false },
+      data: { type: DataTypes.TEXT, allowNull: false },
+      createdAt: DataTypes.DATE,
+      updatedAt: DataTypes.DATE,
+      deletedAt: DataTypes.DATE,
+    },
+    { tableName: 'parts', underscored: true, paranoid: true },
   ),
 });

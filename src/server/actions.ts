@@ -3,27 +3,34 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { nameSchema } from '../core/model/build';
+import { partSchema } from '../core/model/parts';
+import type { Part } from '../core/model/parts';
+import { describeProblems, problemsOf } from '../core/model/problems';
+import type { Problem } from '../core/model/problems';
 import { blankBuild } from '../core/model/starts';
 import { createBuild, deleteBuild, duplicateBuild, restoreBuild } from '../db/builds';
 import { DatabaseTrouble } from '../db/database';
+import { addPart, changePart, deletePart, listParts, restorePart } from '../db/parts';
+import type { Shelved } from '../db/parts';
 
 /** What an action answers: its result, or a message for the builder. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; message: string };
 
-const idSchema = z.uuid('that build’s address is not one of Havrik’s');
+const idSchema = z.uuid('is not one of Havrik’s');
 
 /** Runs a database action on validated input; trouble comes back in words. */
 async function answer<I, T>(
   schema: z.ZodType<I>,
   input: unknown,
   act: (input: I) => Promise<T | null | false>,
+  refusal: (problems: Problem[]) => string = ([first]) => `The name ${first.message}`,
 ): Promise<Answer<T>> {
   const parsed = schema.safeParse(input);
-  if (!parsed.success) return { ok: false, message: `The name ${parsed.error.issues[0].message}` };
+  if (!parsed.success) return { ok: false, message: refusal(problemsOf(parsed.error)) };
   try {
     const value = await act(parsed.data);
     if (value === null || value === false)
-      return { ok: false, message: 'That build is not there any more.' };
+      return { ok: false, message: 'That is not there any more.' };
     revalidatePath('/');
     return { ok: true, value };
   } catch (error) {
@@ -51,6 +58,40 @@ export async function removeBuild(id: string): Promise<Answer<true>> {
 export async function putBack(id: string): Promise<Answer<true>> {
   return answer(idSchema, id, async (value) => {
     await restoreBuild(value);
+    return true as const;
+  });
+}
+
+/** The parts shelf. */
+export async function shelf(): Promise<Answer<Shelved[]>> {
+  return answer(z.void(), undefined, listParts);
+}
+
+const changeSchema = z.strictObject({ id: idSchema.nullable(), part: partSchema });
+
+/** Puts a part on the shelf, or changes the one with `id`; answers its id. */
+export async function keepPart(id: string | null, part: Part): Promise<Answer<string>> {
+  return answer(
+    changeSchema,
+    { id, part },
+    async (given) =>
+      given.id === null
+        ? addPart(given.part)
+        : (await changePart(given.id, given.part)) && given.id,
+    (problems) =>
+      describeProblems(problems.map((p) => ({ ...p, path: p.path.replace(/^part\./u, '') }))),
+  );
+}
+
+/** Takes a part off the shelf. */
+export async function removePart(id: string): Promise<Answer<true>> {
+  return answer(idSchema, id, async (value) => (await deletePart(value)) && (true as const));
+}
+
+/** Puts a removed part back. */
+export async function putPartBack(id: string): Promise<Answer<true>> {
+  return answer(idSchema, id, async (value) => {
+    await restorePart(value);
     return true as const;
   });
 }
