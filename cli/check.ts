@@ -1,6 +1,7 @@
 import { bumpSteer, judgeBumpSteer } from '../src/core/bumpsteer/bumpSteer';
 import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
 import type { Axle } from '../src/core/kinematics/axle';
+import { briefOf } from '../src/core/model/brief';
 import type { Build, Side } from '../src/core/model/build';
 
 /** What `check` prints for a sound file: one line a wheel with its bump steer over the stated travel. */
@@ -16,11 +17,12 @@ export function checkReport(build: Build): string {
   return `${lines.join('\n')}\n`;
 }
 
-function wheelLine(axle: Axle, side: Side, { travel }: Build): string {
+function wheelLine(axle: Axle, side: Side, build: Build): string {
+  const { travel } = build;
   const over = `over ${travel.bump} mm bump and ${travel.droop} mm droop`;
   const found = bumpSteer(axle[side], travel);
   if (found)
-    return `toe range ${found.span.range.toFixed(3)}° ${over}, worst ${found.worst.toFixed(3)}° from ride height: ${judgeBumpSteer(found.worst)}`;
+    return `toe range ${found.span.range.toFixed(3)}° ${over}, worst ${found.worst.toFixed(3)}° from ride height: ${judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer)}`;
   const why = whyNot(axle[side], travel.bump, 0) || whyNot(axle[side], -travel.droop, 0);
   return `does not reach ${over}: ${why}`;
 }

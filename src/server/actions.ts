@@ -31,7 +31,7 @@ async function answer<I, T>(
     const value = await act(parsed.data);
     if (value === null || value === false)
       return { ok: false, message: 'That is not there any more.' };
-    revalidatePath('/');
+    revalidatePath('/', 'layout');
     return { ok: true, value };
   } catch (error) {
     if (!(error instanceof DatabaseTrouble)) throw error;

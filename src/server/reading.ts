@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { listBuilds, openBuild } from '../db/builds';
 import type { Listed, Opened } from '../db/builds';
+import { listParts } from '../db/parts';
+import type { Shelved } from '../db/parts';
 
 /** The builds a page shows. */
 export const allBuilds = (): Promise<Listed[]> => listBuilds();
@@ -9,4 +11,7 @@ export const allBuilds = (): Promise<Listed[]> => listBuilds();
 export const buildAt = async (id: string): Promise<Opened | null> =>
   z.uuid().safeParse(id).success ? openBuild(id) : null;
 
-export type { Listed, Opened };
+/** The parts shelf. */
+export const allParts = (): Promise<Shelved[]> => listParts();
+
+export type { Listed, Opened, Shelved };

@@ -23,3 +23,11 @@ export const Bench = dynamic(() => import('./bench/Bench').then((module) => modu
   ssr: false,
   loading,
 });
+
+export const ShelfPage = dynamic(
+  () => import('./shelf/ShelfPage').then((module) => module.ShelfPage),
+  {
+    ssr: false,
+    loading,
+  },
+);

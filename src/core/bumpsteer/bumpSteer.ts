@@ -41,18 +41,15 @@ export function bumpSteer(
   };
 }
 
-/**
- * Common practice: within a quarter of a degree of straight is very good, within half is accepted,
- * past one is reworked.
- */
-export const BUMP_STEER_BANDS = [0.25, 0.5, 1] as const;
-
 export type Verdict = 'very good' | 'accept' | 'near the edge' | 'rework';
 
-/** The verdict on a largest toe change, degrees. */
+/**
+ * The verdict on a largest toe change, degrees.
+ * @param bands the brief's: very good up to the first, accepted up to the second, reworked past the third
+ */
 export function judgeBumpSteer(
   worst: number,
-  bands: readonly [number, number, number] = BUMP_STEER_BANDS,
+  bands: readonly [number, number, number],
 ): Verdict {
   if (worst <= bands[0]) return 'very good';
   if (worst <= bands[1]) return 'accept';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
 import { describeProblems } from '../model/problems';
 import { blankBuild } from '../model/starts';
-import { readPointsCsv, writePointsCsv } from './pointsCsv';
+import { readPointRows, readPointsCsv, writePointsCsv } from './pointsCsv';
 
 const { points } = blankBuild('x').front;
 const said = (text: string) => {
@@ -76,4 +76,32 @@ describe('points as CSV', () => {
       /line 3 gives upperOuter a second time/,
     ],
   ])('%s is refused by line', (_, text, message) => expect(said(text)).toMatch(message));
+});
+
+describe('a ± beside the points', () => {
+  const read = (text: string) => {
+    const rows = readPointRows(text);
+    return rows.ok
+      ? rows.value.map(({ name, tolerance }) => [name, tolerance])
+      : rows.problems.map(({ path, message }) => `${path}: ${message}`);
+  };
+
+  it('is read where it is given', () => {
+    expect(
+      read(
+        '\uFEFFpoint;ahead_mm;out_mm;up_mm;tolerance_mm\r\nlowerOuter;1,5;600;180;0,8\r\nupperOuter;1;580;410;\r\n',
+      ),
+    ).toEqual([
+      ['lowerOuter', 0.8],
+      ['upperOuter', null],
+    ]);
+  });
+
+  it('is refused by line where it is nought, negative or no number', () => {
+    const line = (given: string) =>
+      read(`point,ahead_mm,out_mm,up_mm,tolerance_mm\nlowerOuter,1,600,180,${given}`);
+    expect(line('0')[0]).toMatch(/^line 2: lowerOuter tolerance_mm is 0: a ± is above 0/);
+    expect(line('-1')[0]).toMatch(/a ± is above 0/);
+    expect(line('few')[0]).toMatch(/“few” is not a number/);
+  });
 });

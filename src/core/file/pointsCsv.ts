@@ -3,6 +3,7 @@ import { parseNumber } from '../model/units';
 import { COORDINATES, POINT_NAMES, pointSchema } from '../model/points';
 import type { Point, PointName, Points } from '../model/points';
 import type { Checked, Problem } from '../model/problems';
+import { tolerance } from '../model/wording';
 
 export const POINTS_CSV_HEADER = ['point', 'ahead_mm', 'out_mm', 'up_mm'] as const;
 
@@ -16,6 +17,17 @@ export const writePointsCsv = (points: Points): string =>
     { newline: '\n' },
   )}\n`;
 
+/** A point read from a file, and the ± given beside it, mm. */
+export interface PointRow {
+  name: PointName;
+  point: Point;
+  tolerance: number | null;
+}
+
+/** Column that may stand beside the coordinates: the ± of all three. */
+export const TOLERANCE_COLUMN = 'tolerance_mm';
+const csvTolerance = tolerance('mm', 100);
+
 /**
  * Reads points from CSV or a spreadsheet's paste: comma, semicolon or tab between columns, decimal
  * comma where the columns are parted otherwise, any order of lines and columns, BOM and Windows line
@@ -23,30 +35,28 @@ export const writePointsCsv = (points: Points): string =>
  * line number, so that nothing is lost silently.
  */
 export function readPointsCsv(text: string): Checked<Partial<Points>> {
+  const rows = readPointRows(text);
+  return rows.ok
+    ? { ok: true, value: Object.fromEntries(rows.value.map(({ name, point }) => [name, point])) }
+    : rows;
+}
+
+/** The same with what is said of the ±, row by row. */
+export function readPointRows(text: string): Checked<PointRow[]> {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/u, ''), { skipEmptyLines: 'greedy' });
   const [header, ...lines] = data;
-  const problems: Problem[] = [];
-  if (!header || lines.length === 0)
-    return {
-      ok: false,
-      problems: [
-        { path: '', message: `no points found: the first line is ${POINTS_CSV_HEADER.join(',')}` },
-      ],
-    };
+  const refuse = (path: string, message: string): Checked<PointRow[]> => ({
+    ok: false,
+    problems: [{ path, message }],
+  });
+  const wanted = `the first line is ${POINTS_CSV_HEADER.join(',')}`;
+  if (!header || lines.length === 0) return refuse('', `no points found: ${wanted}`);
   const columns = header.map((title) => title.trim().toLowerCase());
   const missing = POINTS_CSV_HEADER.filter((title) => !columns.includes(title));
-  if (missing.length > 0)
-    return {
-      ok: false,
-      problems: [
-        {
-          path: 'line 1',
-          message: `has no column ${missing.join(', ')}: the first line is ${POINTS_CSV_HEADER.join(',')}`,
-        },
-      ],
-    };
+  if (missing.length > 0) return refuse('line 1', `has no column ${missing.join(', ')}: ${wanted}`);
 
-  const points: Partial<Points> = {};
+  const problems: Problem[] = [];
+  const rows: PointRow[] = [];
   lines.forEach((cells, index) => {
     const path = `line ${index + 2}`;
     const cell = (title: string) => cells[columns.indexOf(title)]?.trim() ?? '';
@@ -58,11 +68,28 @@ export function readPointsCsv(text: string): Checked<Partial<Points>> {
       });
       return;
     }
-    if (points[name]) problems.push({ path, message: `gives ${name} a second time` });
+    if (rows.some((row) => row.name === name))
+      problems.push({ path, message: `gives ${name} a second time` });
     const point = readPoint(name, cell, path, problems);
-    if (point) points[name] = point;
+    const given = readTolerance(name, cell(TOLERANCE_COLUMN), path, problems);
+    if (point) rows.push({ name, point, tolerance: given });
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: points };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rows };
+}
+
+function readTolerance(
+  name: PointName,
+  text: string,
+  path: string,
+  problems: Problem[],
+): number | null {
+  if (text === '') return null;
+  const number = parseNumber(text);
+  const checked = number.ok ? csvTolerance.safeParse(number.value) : null;
+  if (checked?.success) return checked.data;
+  const why = number.ok ? checked!.error!.issues[0].message : number.why;
+  problems.push({ path, message: `${name} ${TOLERANCE_COLUMN} ${why}` });
+  return null;
 }
 
 function readPoint(

@@ -108,9 +108,11 @@ const TARGETS: Record<Use, Targets> = {
 
 export const startingTargets = (use: Use): Targets => structuredClone(TARGETS[use]);
 
-/** The brief of a build, or what its use starts with. */
+/** The brief of a build, or what its use starts with: to be read, not changed. */
 export const briefOf = (build: Pick<Build, 'use' | 'brief'>): Brief =>
-  build.brief ?? startingBrief(build.use);
+  build.brief ?? (STARTS[build.use] ??= startingBrief(build.use));
+
+const STARTS: Partial<Record<Use, Brief>> = {};
 
 export const startingBrief = (use: Use): Brief => ({
   targets: startingTargets(use),

@@ -1,8 +1,8 @@
 import { bumpSteer } from '../bumpsteer/bumpSteer';
 import { distance } from '../geometry/vec';
-import { pointsOf, prepareAxle } from '../kinematics/axle';
+import { pointsKey, pointsOf, prepareAxle } from '../kinematics/axle';
 import { vec } from '../kinematics/wishboneChain';
-import type { AxleName, Build } from '../model/build';
+import type { AxleName, Build, Side } from '../model/build';
 import { COORDINATES, POINT_NAMES } from '../model/points';
 import type { Point, PointName, Points } from '../model/points';
 import { readAt } from '../motion/sweep';
@@ -94,34 +94,42 @@ export function symmetryOf(build: Build, axle: AxleName): Symmetry {
   };
 }
 
-/** What to make of a point measured on both sides. */
+/** What a side's records say, to a hundredth of a mm. */
+function measuredOn(build: Build, axle: AxleName, side: Side): Partial<Points> {
+  const takeOff = takeOffOf(build);
+  const { read } = readerOf(build);
+  return Object.fromEntries(
+    POINT_NAMES.flatMap((point) => {
+      const record = recordOf(takeOff, axle, side, point);
+      const place = record && read(record);
+      return place?.ok ? [[point, rounded(place.point)]] : [];
+    }),
+  );
+}
+
+/** Puts what was measured on one side into the model of that side. Changes the build it is given. */
+export function putMeasured(build: Build, axle: AxleName, side: Side): void {
+  const design = build[axle];
+  if (design) Object.assign(design[pointsKey(design, side)]!, measuredOn(build, axle, side));
+}
+
+/** What to make of points measured on both sides. */
 export type Choice = 'mean' | 'left' | 'right' | 'both';
 
 /**
- * The measured points of an axle as its design is to have them. `both` gives the right side its own
- * points; the others make the sides mirror each other.
+ * Puts what was measured on both sides into the model. `both` gives the right side its own points;
+ * the others make the sides mirror each other. Changes the build it is given.
  */
 export function takeOver(build: Build, axle: AxleName, choice: Choice): void {
   const design = build[axle];
   if (!design) return;
-  const takeOff = takeOffOf(build);
-  const { read } = readerOf(build);
-  const measured = (side: 'left' | 'right'): Partial<Points> =>
-    Object.fromEntries(
-      POINT_NAMES.flatMap((point) => {
-        const record = recordOf(takeOff, axle, side, point);
-        const place = record && read(record);
-        return place?.ok ? [[point, rounded(place.point)]] : [];
-      }),
-    );
-  const [left, right] = [measured('left'), measured('right')];
+  const [left, right] = [measuredOn(build, axle, 'left'), measuredOn(build, axle, 'right')];
   if (choice === 'both') {
     const rightPoints = { ...pointsOf(design, 'right'), ...left, ...right };
     Object.assign(design.points, left);
     design.rightPoints = structuredClone(rightPoints);
     return;
   }
-  delete design.rightPoints;
   const merged: Partial<Points> =
     choice === 'right' ? { ...left, ...right } : { ...right, ...left };
   if (choice === 'mean')
@@ -131,10 +139,11 @@ export function takeOver(build: Build, axle: AxleName, choice: Choice): void {
         out: (l.out + r.out) / 2,
         up: (l.up + r.up) / 2,
       });
+  delete design.rightPoints;
   Object.assign(design.points, merged);
 }
 
-/** To a hundredth of a mm, finer than anything on a floor is measured. */
+/** Finer than anything on a floor is measured. */
 const rounded = (point: Point): Point => ({
   ahead: Math.round(point.ahead * 100) / 100,
   out: Math.round(point.out * 100) / 100,

@@ -4,25 +4,28 @@ import Typography from '@mui/material/Typography';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
 import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
-import type { AxleName } from '@/core/model/build';
+import { briefOf } from '@/core/model/brief';
+import type { AxleDesign, AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Points } from '@/core/model/points';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import { CyclePad } from '../pad/CyclePad';
 import { Readouts } from '../readouts/Readouts';
-import { Brief } from '../stations/brief/Brief';
+import { Brief, TakeOff, Wheel } from '../stations/lazy';
 import { PointsTable } from '../stations/rack/PointsTable';
 import { ShimPanel } from '../stations/rack/ShimPanel';
-import { ToeTrace } from '../traces/ToeTrace';
+import { TracePanel } from '../traces/TracePanel';
+import type { Traced } from '../traces/Trace';
 import { useStable } from '../useStable';
 import { KeysHelp } from './KeysHelp';
 import { StationRail } from './StationRail';
 import { TopBar } from './TopBar';
 import { WhichWheel } from './WhichWheel';
 import { createBuildStore } from './buildStore';
-import { Beside, Column, Middle, Under, Whole } from './frame';
+import { Beside, Column, Desk, Middle, Under, Whole } from './frame';
 import { useAutosave } from './useAutosave';
+import { useBands } from './useBands';
 import { BuildContext, useBuild, useBuildContext } from './useBuildStore';
 import { useCorner } from './useCorner';
 import { useFiles } from './useFiles';
@@ -67,9 +70,16 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const corner = useCorner(design, side, build.travel, position);
   const before = useCorner(opened[axle] ?? null, side, build.travel, position);
   const shim = useShim(design, axle, side, build.travel);
-  const shimmed = useCorner(shim.proposed, side, build.travel, position);
+  const [trial, setTrial] = useState<{ of: AxleDesign; design: AxleDesign } | null>(null);
+  const tried = trial?.of === design && view.station === 'wheel' ? trial.design : null;
+  const proposed = useCorner(shim.proposed ?? tried, side, build.travel, position);
+  const { bands } = useBands(build, axle, side, rack);
+  const { targets } = briefOf(build);
 
   const handleFind = useStable(() => corner?.bumpSteer && shim.find());
+  const handleTry = useStable((next: AxleDesign | null) =>
+    setTrial(next && { of: design, design: next }),
+  );
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
   const handlePoints = useStable((change: (points: Points) => void, step?: string) =>
@@ -106,84 +116,109 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
   // A design is always there, so its corner is too.
   if (!corner) return null;
+  const which = (
+    <WhichWheel
+      axle={axle}
+      side={side}
+      hasRear={Boolean(build.rear)}
+      own={Boolean(design.rightPoints)}
+      onShow={show}
+      onOwn={handleOwn}
+    />
+  );
   return (
     <Whole>
       <TopBar unit={unit} onUnit={pickUnit} menu={menu} />
       <StationRail
         station={view.station}
-        verdict={corner.bumpSteer && judgeBumpSteer(corner.bumpSteer.worst)}
+        verdict={corner.bumpSteer && judgeBumpSteer(corner.bumpSteer.worst, targets.bumpSteer)}
         onOpen={openStation}
       />
-      <Middle>
-        <Floor
-          design={design}
-          side={side}
-          travel={build.travel}
-          drawn={corner.drawn}
-          proposed={shimmed?.drawn ?? null}
-          trouble={corner.reading.ok ? '' : capital(corner.reading.why)}
-          unit={unit}
-          steered={rackTravel > 0}
-          selected={view.selected}
-          onSelect={handleSelect}
-        />
-        <Under>
-          <Column aria-label="Toe trace">
-            <TraceHeading unit={unit} rack={rack} />
-            <ToeTrace
-              sweep={corner.sweep}
-              rideToe={corner.rideToe}
-              proposed={shimmed}
+      {view.station === 'brief' && (
+        <Desk aria-label="Station">
+          <Brief build={build} unit={unit} onEdit={edit} onAxle={showAxle} />
+        </Desk>
+      )}
+      {view.station === 'takeoff' && (
+        <Desk aria-label="Station">
+          {which}
+          <TakeOff build={build} axle={axle} side={side} unit={unit} onEdit={edit} bands={bands} />
+        </Desk>
+      )}
+      {(view.station === 'wheel' || view.station === 'rack') && (
+        <Middle>
+          <Floor
+            design={design}
+            side={side}
+            travel={build.travel}
+            drawn={corner.drawn}
+            proposed={proposed?.drawn ?? null}
+            trouble={corner.reading.ok ? '' : capital(corner.reading.why)}
+            unit={unit}
+            steered={rackTravel > 0}
+            selected={view.selected}
+            dimensions={view.station === 'wheel' && corner.reading.ok ? corner.reading.value : null}
+            onSelect={handleSelect}
+          />
+          <Under>
+            <TracePanel
+              corner={corner}
+              proposed={proposed}
+              bands={bands}
+              traced={view.traced}
+              targets={targets}
               travel={build.travel}
-              now={{
-                travel: position.travel,
-                toe: corner.reading.ok ? corner.reading.value.toe : null,
-              }}
+              position={position}
               unit={unit}
+              onTrace={pickTrace}
             />
-          </Column>
-          <Column aria-label="Station">
-            <WhichWheel
-              axle={axle}
-              side={side}
-              hasRear={Boolean(build.rear)}
-              own={Boolean(design.rightPoints)}
-              onShow={show}
-              onOwn={handleOwn}
-            />
-            {view.station === 'brief' ? (
-              <Brief build={build} axle={axle} unit={unit} onEdit={edit} onAxle={showAxle} />
-            ) : (
-              <>
-                <PointsTable
-                  points={points}
+            <Column aria-label="Station">
+              {which}
+              {view.station === 'wheel' ? (
+                <Wheel
+                  build={build}
+                  axle={axle}
+                  side={side}
                   unit={unit}
-                  steered={rackTravel > 0}
-                  selected={view.selected}
-                  onSelect={handleSelect}
-                  onEdit={handlePoints}
+                  onEdit={edit}
+                  onTry={handleTry}
+                  tried={tried}
                 />
-                <ShimPanel
-                  bumpSteer={corner.bumpSteer}
-                  found={shim.proposal}
-                  hopeless={shim.hopeless}
-                  unit={unit}
-                  joint={rackTravel > 0 ? 'tie rod outer joint' : 'toe link outer joint'}
-                  onFind={handleFind}
-                  onTake={shim.take}
-                  onLeave={shim.leave}
-                />
-              </>
-            )}
-          </Column>
-        </Under>
-      </Middle>
+              ) : (
+                <>
+                  <PointsTable
+                    points={points}
+                    unit={unit}
+                    steered={rackTravel > 0}
+                    selected={view.selected}
+                    onSelect={handleSelect}
+                    onEdit={handlePoints}
+                  />
+                  <ShimPanel
+                    bumpSteer={corner.bumpSteer}
+                    found={shim.proposal}
+                    hopeless={shim.hopeless}
+                    bands={targets.bumpSteer}
+                    unit={unit}
+                    joint={rackTravel > 0 ? 'tie rod outer joint' : 'toe link outer joint'}
+                    onFind={handleFind}
+                    onTake={shim.take}
+                    onLeave={shim.leave}
+                  />
+                </>
+              )}
+            </Column>
+          </Under>
+        </Middle>
+      )}
       <Beside>
         <Readouts
           reading={corner.reading}
           opened={before?.reading ?? null}
           sweep={corner.sweep}
-          use={build.use}
+          targets={targets}
+          bands={bands}
+          travel={position.travel}
           radius={design.tyre.radius}
           unit={unit}
         />
@@ -206,29 +241,11 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
 const { show: change } = useView.getState();
 const pickUnit = (unit: LengthUnit) => change({ unit });
+const pickTrace = (traced: Traced) => change({ traced });
 const openStation = (station: Station) => change({ station });
 const showAxle = (axle: AxleName) => change({ axle });
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
-const TraceHeading = memo(function TraceHeading({
-  unit,
-  rack,
-}: {
-  unit: LengthUnit;
-  rack: number;
-}) {
-  const steered = rack !== 0 && `, rack ${Math.abs(rack)} mm ${rack > 0 ? 'left' : 'right'}`;
-  return (
-    <Typography component="h2" sx={{ fontSize: 15, fontWeight: 600 }}>
-      Toe over the travel
-      <Typography component="span" variant="caption" color="text.secondary" sx={{ ml: 1 }}>
-        {unit === 'mm' ? 'mm' : 'inches'}, bump up, toe-in right
-        {steered}
-      </Typography>
-    </Typography>
-  );
-});
 
 const Caution = memo(function Caution() {
   return (

@@ -2,12 +2,10 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import type { AxleName, Side } from '@/core/model/build';
-import { PAPER } from '../theme';
+import { Choice } from '../fields/Choice';
 
 interface Props {
   axle: AxleName;
@@ -53,32 +51,3 @@ export const WhichWheel = memo(function WhichWheel({
     </Box>
   );
 });
-
-function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onPick,
-}: {
-  label: string;
-  value: T;
-  options: T[];
-  onPick: (value: T) => void;
-}) {
-  return (
-    <ToggleButtonGroup
-      exclusive
-      size="small"
-      value={value}
-      onChange={(_, next: T | null) => next && onPick(next)}
-      aria-label={label}
-      sx={{ '& .MuiToggleButton-root': { py: 0.1, px: 1.1, color: PAPER.ink } }}
-    >
-      {options.map((option) => (
-        <ToggleButton key={option} value={option}>
-          {option}
-        </ToggleButton>
-      ))}
-    </ToggleButtonGroup>
-  );
-}

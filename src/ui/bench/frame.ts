@@ -19,6 +19,14 @@ export const Middle = styled('main')({
   minWidth: 0,
 });
 
+/** A station that needs the whole middle: forms and tables on paper. */
+export const Desk = styled('main')({
+  minHeight: 0,
+  minWidth: 0,
+  overflow: 'auto',
+  padding: '14px 24px 32px',
+});
+
 export const Under = styled('div')({
   display: 'grid',
   gridTemplateColumns: 'minmax(0, 1fr) minmax(430px, 1fr)',

@@ -16,8 +16,8 @@ export interface CornerView {
   drawn: Drawn;
   /** Over the travel at the rack position shown. */
   sweep: Sweep;
-  /** Toe at ride height at that rack position. */
-  rideToe: number;
+  /** Toe and camber at ride height at that rack position. */
+  ride: { toe: number; camber: number };
   /** With the steering straight ahead. */
   bumpSteer: BumpSteer | null;
 }
@@ -79,8 +79,11 @@ function poseAt({ corner, fault, points, alignment }: Layout, travel: number, ra
 
 function sweepAtRack(corner: AxleCorner | null, travel: Travel, rack: number) {
   const sweep = travelSweep(travel, POSITIONS, rack);
-  if (!corner) return { sweep, rideToe: 0 };
+  if (!corner) return { sweep, ride: { toe: 0, camber: 0 } };
   runSweep(corner, sweep);
   const ride = readAt(corner, 0, rack);
-  return { sweep, rideToe: ride.ok ? ride.value.toe : 0 };
+  return {
+    sweep,
+    ride: ride.ok ? { toe: ride.value.toe, camber: ride.value.camber } : { toe: 0, camber: 0 },
+  };
 }

@@ -3,8 +3,9 @@ import { persist } from 'zustand/middleware';
 import type { AxleName, Side } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
+import type { Traced } from '../traces/Trace';
 
-export const STATIONS = ['brief', 'rack'] as const;
+export const STATIONS = ['brief', 'takeoff', 'wheel', 'rack'] as const;
 export type Station = (typeof STATIONS)[number];
 
 /** What is being looked at: nothing here changes the build. */
@@ -16,6 +17,8 @@ export interface ViewState {
   travel: number;
   rack: number;
   selected: PointName | null;
+  /** Which curve stands under the floor. */
+  traced: Traced;
   unit: LengthUnit;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
 }
@@ -24,9 +27,18 @@ export const AT_REST = { travel: 0, rack: 0, selected: null, axle: 'front', side
 
 /** One window looks at one bench at a time, so this is one store; the unit is remembered. */
 export const useView = create<ViewState>()(
-  persist((set) => ({ ...AT_REST, station: 'rack', unit: 'mm', show: (change) => set(change) }), {
-    name: 'havrik-view',
-    partialize: ({ unit }) => ({ unit }),
-    skipHydration: true,
-  }),
+  persist(
+    (set) => ({
+      ...AT_REST,
+      station: 'rack',
+      traced: 'toe',
+      unit: 'mm',
+      show: (change) => set(change),
+    }),
+    {
+      name: 'havrik-view',
+      partialize: ({ unit }) => ({ unit }),
+      skipHydration: true,
+    },
+  ),
 );

@@ -9,6 +9,7 @@ import { useMemo } from 'react';
 import { bumpSteer, judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
 import { layoutProblems } from '@/core/file/check';
 import { prepareAxle } from '@/core/kinematics/axle';
+import { briefOf } from '@/core/model/brief';
 import type { Build } from '@/core/model/build';
 import { describeProblems } from '@/core/model/problems';
 import type { Listed } from '@/server/reading';
@@ -108,7 +109,7 @@ function Standing({ build }: { build: Build }) {
       {found ? (
         <>
           Front bump steer {found.span.range.toFixed(2)}°,{' '}
-          <VerdictMark verdict={judgeBumpSteer(found.worst)} />
+          <VerdictMark verdict={judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer)} />
         </>
       ) : (
         'The front wheel does not reach its whole travel.'

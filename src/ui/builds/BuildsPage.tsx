@@ -3,58 +3,28 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
 import { copyBuild, newBuild, putBack, removeBuild } from '@/server/actions';
-import type { Answer } from '@/server/actions';
 import type { Listed } from '@/server/reading';
 import { pickText } from '../download';
+import { useActions } from '../useActions';
 import { BuildRow } from './BuildRow';
 import { NewBuildDialog } from './NewBuildDialog';
 
 /** Every build in the workshop. */
 export function BuildsPage({ builds }: { builds: Listed[] }) {
   const router = useRouter();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const { busy, say, run, offerUndo } = useActions();
   const [asking, setAsking] = useState(false);
-  const [busy, startTransition] = useTransition();
-
-  const say = (message: string) =>
-    enqueueSnackbar(message, { variant: 'error', style: { whiteSpace: 'pre-line' } });
-  /** Runs an action; trouble shows, success goes on. */
-  const run = <T,>(action: () => Promise<Answer<T>>, then: (value: T) => void) =>
-    startTransition(async () => {
-      const answer = await action().catch((): Answer<T> => ({
-        ok: false,
-        message: 'Havrik’s server does not answer.',
-      }));
-      if (answer.ok) then(answer.value);
-      else say(answer.message);
-    });
   const open = (id: string) => router.push(`/builds/${id}`);
 
   const remove = (build: Listed) =>
     run(
       () => removeBuild(build.id),
-      () =>
-        enqueueSnackbar(`“${build.name}” deleted.`, {
-          action: (key) => (
-            <Button
-              color="inherit"
-              onClick={() => {
-                closeSnackbar(key);
-                run(
-                  () => putBack(build.id),
-                  () => undefined,
-                );
-              }}
-            >
-              Undo
-            </Button>
-          ),
-        }),
+      () => offerUndo(`“${build.name}” deleted.`, () => putBack(build.id)),
     );
 
   const bringIn = async () => {
@@ -84,6 +54,9 @@ export function BuildsPage({ builds }: { builds: Listed[] }) {
             the bump steer away.
           </Typography>
         </Box>
+        <Button component={Link} href="/shelf">
+          Parts shelf
+        </Button>
         <Button variant="outlined" onClick={() => void bringIn()} disabled={busy}>
           Import a file
         </Button>

@@ -3,7 +3,14 @@
 import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import type { z } from 'zod';
-import { parseLength, parseNumber, printLength, trimmed } from '@/core/model/units';
+import {
+  parseAngle,
+  parseLength,
+  parseNumber,
+  printAngle,
+  printLength,
+  trimmed,
+} from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES } from '../theme';
 import { useTypedNumber } from './useTypedNumber';
@@ -15,6 +22,7 @@ interface FieldProps {
   schema: z.ZodType<number>;
   onValue: TypedNumber['onValue'];
   width?: number;
+  disabled?: boolean;
 }
 
 /** A length: any notation a builder types, shown in the window's unit. */
@@ -29,18 +37,19 @@ export const LengthField = ({ unit, ...props }: FieldProps & { unit: LengthUnit 
 
 /** An angle in degrees. */
 export const AngleField = (props: FieldProps) => (
-  <Field
-    {...props}
-    ending="°"
-    parse={(text) => parseNumber(text.replace(/\s*°$/u, ''))}
-    print={(degrees) => trimmed(degrees, 3)}
-  />
+  <Field {...props} ending="°" parse={parseAngle} print={printAngle} />
+);
+
+/** Any other number, with what stands behind it: %, to 1, m. */
+export const PlainField = ({ ending, ...props }: FieldProps & { ending: string }) => (
+  <Field {...props} ending={ending} parse={parseNumber} print={(value) => trimmed(value, 3)} />
 );
 
 function Field({
   label,
   ending,
   width = 132,
+  disabled,
   ...typed
 }: FieldProps & Pick<TypedNumber, 'parse' | 'print'> & { ending: string }) {
   const { error, input, onKey } = useTypedNumber(typed);
@@ -49,6 +58,7 @@ function Field({
       label={label}
       {...input}
       onKeyDown={onKey}
+      disabled={disabled}
       error={error !== null}
       helperText={error ?? undefined}
       sx={{ width }}

@@ -8,6 +8,7 @@ import type { AxleDesign, Side, Travel } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
 import { SLATE } from '../theme';
+import type { Figures } from './Dimensions';
 import { FloorView } from './FloorView';
 import { viewBox } from './drawing';
 import type { Drawn, ViewName } from './drawing';
@@ -23,6 +24,8 @@ interface Props {
   unit: LengthUnit;
   steered: boolean;
   selected: PointName | null;
+  /** Measured on the floor where they are given. */
+  dimensions: Figures | null;
   onSelect: (name: PointName) => void;
 }
 
@@ -66,7 +69,7 @@ export function Floor({ design, side, travel, drawn, proposed, trouble, ...selec
               drawn={drawn}
               proposed={proposed}
               reached={trouble === ''}
-              tyre={design.tyre}
+              design={design}
               box={boxes[i]}
               scale={scale}
               width={(bounds.width * widths[i]) / total}

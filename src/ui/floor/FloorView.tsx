@@ -1,13 +1,16 @@
 'use client';
 
 import { memo } from 'react';
+import { distance } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { POINT_NAMES, pointLabel } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
 import { FIGURES, SLATE } from '../theme';
-import { MEMBERS, kingpinString, onFloor, wheelOutlines } from './drawing';
+import { Dimensions } from './Dimensions';
+import type { Figures } from './Dimensions';
+import { MEMBERS, kingpinString, onFloor, rimOutline, wheelOutlines } from './drawing';
 import type { Box, Drawn, MemberKind, ViewName } from './drawing';
 
 interface Props {
@@ -18,7 +21,7 @@ interface Props {
   /** A joint that would move if a proposal were taken. */
   proposed: Drawn | null;
   reached: boolean;
-  tyre: AxleDesign['tyre'];
+  design: AxleDesign;
   box: Box;
   /** Pixels per mm. */
   scale: number;
@@ -27,6 +30,7 @@ interface Props {
   unit: LengthUnit;
   steered: boolean;
   selected: PointName | null;
+  dimensions: Figures | null;
   onSelect: (name: PointName) => void;
 }
 
@@ -38,7 +42,8 @@ const FILL: Record<MemberKind, string> = {
 
 /** One view of a corner, to scale: chalk on slate. */
 export const FloorView = memo(function FloorView(props: Props) {
-  const { view, mirror, drawn, proposed, tyre, box, scale, width, height, selected } = props;
+  const { view, mirror, drawn, proposed, design, box, scale, width, height, selected } = props;
+  const { tyre, rim } = design;
   const offsetX = (width - (box.right - box.left) * scale) / 2 - box.left * scale;
   const offsetY = height - 14 - box.bottom * scale;
   const px = (p: Vec): [number, number] => {
@@ -62,6 +67,8 @@ export const FloorView = memo(function FloorView(props: Props) {
     const [x2, y2] = px(to);
     return { x1, y1, x2, y2 };
   };
+  const moved = (name: PointName) =>
+    proposed !== null && distance(proposed.at[name], drawn.at[name]) > 0.02;
   const axisOf = (front: PointName, rear: PointName) => line(drawn.at[front], drawn.at[rear]);
 
   return (
@@ -127,10 +134,29 @@ export const FloorView = memo(function FloorView(props: Props) {
         strokeOpacity={0.9}
       />
       {view !== 'above' && <ContactMark at={px(outline.contact)} foot={px(stringFoot)} />}
+      {rim && view !== 'side' && (
+        <polygon
+          points={list(rimOutline(drawn, rim, view))}
+          fill="none"
+          stroke={SLATE.string}
+          strokeDasharray="3 3"
+          data-part="rim"
+        />
+      )}
+      {props.dimensions && (
+        <Dimensions
+          {...{ view, drawn, tyre, px, unit: props.unit, height }}
+          figures={props.dimensions}
+        />
+      )}
       {proposed && (
         <g stroke={SLATE.accent} fill="none" strokeDasharray="5 4" strokeWidth={1.6}>
-          <line {...line(proposed.at.tieRodInner, proposed.at.tieRodOuter)} />
-          <circle cx={px(proposed.at.tieRodOuter)[0]} cy={px(proposed.at.tieRodOuter)[1]} r={7} />
+          {MEMBERS.filter(({ from, to }) => moved(from) || moved(to)).map(({ from, to }) => (
+            <line key={from + to} {...line(proposed.at[from], proposed.at[to])} />
+          ))}
+          {POINT_NAMES.filter(moved).map((name) => (
+            <circle key={name} cx={px(proposed.at[name])[0]} cy={px(proposed.at[name])[1]} r={7} />
+          ))}
         </g>
       )}
       {POINT_NAMES.map((name) => (

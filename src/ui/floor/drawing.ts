@@ -2,8 +2,9 @@ import { add, cross, scale, unit } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import { U } from '@/core/kinematics/corner';
 import { spindleOf } from '@/core/kinematics/spindle';
-import type { AxleDesign, Travel } from '@/core/model/build';
+import type { AxleDesign, Rim, Travel } from '@/core/model/build';
 import type { PointName, Points } from '@/core/model/points';
+import { roomIn } from '@/core/upright/rim';
 
 /** Where every joint of a corner is in one position, [ahead, out, up] mm, and the spindle's way. */
 export interface Drawn {
@@ -55,6 +56,21 @@ const asTuples = (points: Points): Record<PointName, Vec> =>
 function wheelFrame(spindle: Vec): { heading: Vec; up: Vec } {
   const heading = unit([spindle[1], -spindle[0], 0]);
   return { heading, up: cross(heading, spindle) };
+}
+
+/** The room within the rim, as the front and the upper view see it; mm inside its well. */
+export function rimOutline(drawn: Drawn, rim: Rim, view: 'front' | 'above'): Vec[] {
+  const { heading, up } = wheelFrame(drawn.spindle);
+  const along = view === 'front' ? up : heading;
+  const half = rim.width / 2;
+  return [
+    [1, 1],
+    [1, -1],
+    [-1, -1],
+    [-1, 1],
+  ].map(([a, b]) =>
+    add(drawn.at.wheelCentre, add(scale(along, a * roomIn(rim)), scale(drawn.spindle, b * half))),
+  );
 }
 
 /** Outlines of the tyre as each view sees it, and the rim's circle; contact is its lowest point. */

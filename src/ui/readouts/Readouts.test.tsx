@@ -1,9 +1,12 @@
 import { render, screen } from '@testing-library/react';
 import { prepareAxle } from '@/core/kinematics/axle';
 import { blankBuild } from '@/core/model/starts';
+import { briefOf } from '@/core/model/brief';
 import type { Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { readAt, runSweep, travelSweep } from '@/core/motion/sweep';
+import { MonteCarlo } from '@/core/tolerance/monteCarlo';
+import type { Bands } from '@/core/tolerance/monteCarlo';
 import { Readouts } from './Readouts';
 
 const wheel = (of: Build) => {
@@ -17,7 +20,7 @@ const camberAt = (travel: number): number => {
   return reading.value.camber;
 };
 
-function show(travel: number, options: { unit?: LengthUnit; opened?: Build } = {}) {
+function show(travel: number, options: { unit?: LengthUnit; opened?: Build; bands?: Bands } = {}) {
   const build = blankBuild('x');
   const sweep = travelSweep(build.travel, 41);
   runSweep(wheel(build), sweep);
@@ -26,7 +29,9 @@ function show(travel: number, options: { unit?: LengthUnit; opened?: Build } = {
       reading={readAt(wheel(build), travel, 0)}
       opened={readAt(wheel(options.opened ?? build), travel, 0)}
       sweep={sweep}
-      use={build.use}
+      targets={briefOf(build).targets}
+      bands={options.bands ?? null}
+      travel={travel}
       radius={build.front.tyre.radius}
       unit={options.unit ?? 'mm'}
     />,
@@ -70,4 +75,13 @@ it('shows dashes, not old figures, out of reach', () => {
   show(450);
   for (const label of ['Toe', 'Camber', 'Trail'])
     expect(screen.getByLabelText(label)).toHaveTextContent(/^–/);
+});
+
+it('says what the ± of the measurements leaves open, at the travel shown', () => {
+  const cars = new MonteCarlo(blankBuild('x'), 'front', 'left', 0, 200);
+  cars.run(200);
+  const bands = cars.bands();
+  show(0, { bands });
+  const half = ((bands.high.camber[20] - bands.low.camber[20]) / 2).toFixed(2);
+  expect(row('Camber')!.querySelector('[data-built]')).toHaveTextContent(`±${half}`);
 });

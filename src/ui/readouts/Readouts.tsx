@@ -6,16 +6,18 @@ import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import { toRad } from '@/core/geometry/angle';
-import type { Build } from '@/core/model/build';
+import type { Targets } from '@/core/model/brief';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { spanOf } from '@/core/motion/range';
-import type { Reading, Sloped, Sweep } from '@/core/motion/sweep';
+import type { Reading, Sweep } from '@/core/motion/sweep';
+import { bandAt } from '@/core/tolerance/monteCarlo';
+import type { Banded, Bands } from '@/core/tolerance/monteCarlo';
 import { FIGURES, PAPER } from '../theme';
 import { Ruler } from './Ruler';
 
 interface Figure {
-  quantity: Sloped;
+  quantity: Banded;
   label: string;
   kind: 'angle' | 'length';
   meaning: string;
@@ -40,22 +42,21 @@ const FIGURES_SHOWN: Figure[] = [
   },
 ];
 
-/** Common practice for car uprights; karts lean theirs 10–14°. */
-const KPI_BAND = (use: Build['use']): readonly [number, number] =>
-  use === 'kart' ? [10, 14] : [8, 14];
-
 interface Props {
   reading: Reading;
   /** The same position in the layout as it was when it was opened. */
   opened: Reading | null;
   sweep: Sweep | null;
-  use: Build['use'];
+  targets: Targets;
+  /** What the ± of the measurements leaves open, and the travel shown. */
+  bands: Bands | null;
+  travel: number;
   radius: number;
   unit: LengthUnit;
 }
 
 /** The figures of one wheel, large enough to read from a step away. */
-export function Readouts({ reading, opened, sweep, use, radius, unit }: Props) {
+export function Readouts({ reading, opened, sweep, targets, bands, travel, radius, unit }: Props) {
   return (
     <Box component="section" aria-label="Readouts" sx={{ display: 'grid', gap: 0.5 }}>
       {FIGURES_SHOWN.map((figure) => {
@@ -68,7 +69,12 @@ export function Readouts({ reading, opened, sweep, use, radius, unit }: Props) {
             now={now}
             change={now === null || before === null ? null : now - before}
             span={sweep && spanOf(sweep, figure.quantity)}
-            band={figure.quantity === 'kpi' ? KPI_BAND(use) : null}
+            band={
+              figure.quantity === 'kpi' || figure.quantity === 'caster'
+                ? targets[figure.quantity]
+                : null
+            }
+            built={bands && bandAt(bands, figure.quantity, travel)}
             radius={radius}
             unit={unit}
           />
@@ -84,6 +90,7 @@ function ReadoutRow({
   change,
   span,
   band,
+  built,
   radius,
   unit,
 }: {
@@ -92,6 +99,8 @@ function ReadoutRow({
   change: number | null;
   span: { min: number; max: number } | null;
   band: readonly [number, number] | null;
+  /** Nine in ten cars built so deviate by this. */
+  built: { low: number; high: number } | null;
   radius: number;
   unit: LengthUnit;
 }) {
@@ -110,12 +119,15 @@ function ReadoutRow({
     <div data-readout={figure.quantity}>
       <Line>
         <Label figure={figure} />
+        {built && built.high - built.low >= smallest && (
+          <Built data-built>{asBuilt(built, show)}</Built>
+        )}
         <Value aria-label={figure.label}>
           {now === null ? '–' : show(now)}
           <Unit>{figure.kind === 'angle' ? '°' : unit}</Unit>
         </Value>
       </Line>
-      {now !== null && <Ruler now={now} span={span} band={band} />}
+      {now !== null && <Ruler now={now} span={span} band={band} built={built} />}
       <Note>{notes.join('; ')}</Note>
     </div>
   );
@@ -142,6 +154,24 @@ const Value = styled('output')({
   fontSize: 23,
   fontWeight: 600,
   lineHeight: 1.1,
+});
+/** What the ± of the measurements makes of a figure: one ± where it is even, both ways where not. */
+function asBuilt(
+  { low, high }: { low: number; high: number },
+  show: (value: number) => string,
+): string {
+  const even = Math.abs(high + low) < 0.2 * (high - low);
+  return even
+    ? `±${show((high - low) / 2)}`
+    : `+${show(Math.max(0, high))} ${show(Math.min(0, low))}`;
+}
+
+const Built = styled('span')({
+  marginLeft: 'auto',
+  color: PAPER.soft,
+  fontFamily: FIGURES,
+  fontSize: 13,
+  whiteSpace: 'nowrap',
 });
 const Unit = styled('span')({ fontSize: 14, marginLeft: 3, color: PAPER.soft });
 const Note = styled('div')({

@@ -19,6 +19,7 @@ function show(shim: Shim | null, unit: LengthUnit = 'mm', more: { lost?: boolean
       bumpSteer={more.lost ? null : steer(1.5)}
       found={shim}
       hopeless={false}
+      bands={[0.25, 0.5, 1]}
       unit={unit}
       joint="tie rod outer joint"
       {...calls}

@@ -7,6 +7,7 @@ import { memo } from 'react';
 import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { Shim } from '@/core/bumpsteer/shim';
+import type { Targets } from '@/core/model/brief';
 import { printFraction, trimmed } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { THINNEST } from '../../bench/useShim';
@@ -19,6 +20,8 @@ interface Props {
   found: Shim | null;
   /** No height of the joint reaches the whole travel. */
   hopeless: boolean;
+  /** The brief's bands of bump steer, degrees. */
+  bands: Targets['bumpSteer'];
   unit: LengthUnit;
   joint: string;
   onFind: () => void;
@@ -42,7 +45,7 @@ const LONG_SPACER = 15;
 
 /** Bump steer as drawn, and the washer stack that flattens it best. */
 export const ShimPanel = memo(function ShimPanel(props: Props) {
-  const { bumpSteer, found, hopeless, unit, joint, onFind, onTake, onLeave } = props;
+  const { bumpSteer, found, hopeless, bands, unit, joint, onFind, onTake, onLeave } = props;
   const length = (mm: number) => printRaise(Math.abs(mm), unit);
   return (
     <Box
@@ -51,7 +54,7 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
       sx={{ borderTop: `1px solid ${PAPER.line}`, pt: 0.75 }}
     >
       {found ? (
-        <Proposal {...{ found, unit, joint, onTake, onLeave, length }} />
+        <Proposal {...{ found, bands, unit, joint, onTake, onLeave, length }} />
       ) : (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
           <Box sx={{ flex: 1, minWidth: 0 }}>
@@ -59,7 +62,7 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
               <>
                 <Typography component="div" sx={{ fontWeight: 600 }}>
                   Bump steer {angle(bumpSteer.span.range)},{' '}
-                  <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst)} />
+                  <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst, bands)} />
                 </Typography>
                 <Typography variant="caption" color="text.secondary">
                   {slopeInWords(bumpSteer.slope)}
@@ -87,12 +90,13 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
 
 function Proposal({
   found,
+  bands,
   unit,
   joint,
   onTake,
   onLeave,
   length,
-}: Pick<Props, 'unit' | 'joint' | 'onTake' | 'onLeave'> & {
+}: Pick<Props, 'bands' | 'unit' | 'joint' | 'onTake' | 'onLeave'> & {
   found: Shim;
   length: (mm: number) => string;
 }) {
@@ -109,7 +113,7 @@ function Proposal({
       </Typography>
       <Typography variant="body2">
         Toe range {before ? angle(before.span.range) : 'unknown'} → {angle(after.span.range)} left
-        over, <VerdictMark verdict={judgeBumpSteer(after.worst)} />
+        over, <VerdictMark verdict={judgeBumpSteer(after.worst, bands)} />
       </Typography>
       {Math.abs(raise) > LONG_SPACER && (
         <Typography variant="caption" component="div">

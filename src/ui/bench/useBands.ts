@@ -1,0 +1,62 @@
+import { proxy } from 'comlink';
+import { useEffect, useState } from 'react';
+import { create } from 'zustand';
+import type { AxleName, Build, Side } from '@/core/model/build';
+import type { Bands } from '@/core/tolerance/monteCarlo';
+import { toleranceWorker } from './toleranceWorker';
+
+/** How long the bench waits for the typing to rest before it builds cars, ms. */
+const REST = 250;
+
+export interface BandsView {
+  /** What the ± leaves open of the wheel shown; the last known while new cars are being built. */
+  bands: Bands | null;
+  /** The bands belong to what is shown. */
+  fresh: boolean;
+}
+
+/** Part of the cars that are built, 0 to 1; null when none are being built. Apart, so that only its mark redraws. */
+export const useProgress = create<{ part: number | null }>(() => ({ part: null }));
+const setProgress = (part: number | null) => useProgress.setState({ part });
+
+/** Stops the building of cars; the next edit starts it again. */
+export const stopBuilding = (): void => void toleranceWorker().cancel();
+
+interface Known {
+  bands: Bands | null;
+  of: { build: Build; axle: AxleName; side: Side; rack: number };
+}
+
+/** Builds cars from the measurements of the wheel shown, in a worker, whenever the layout has come to rest. */
+export function useBands(build: Build, axle: AxleName, side: Side, rack: number): BandsView {
+  const [known, setKnown] = useState<Known | null>(null);
+
+  useEffect(() => {
+    let wanted = true;
+    const timer = setTimeout(() => {
+      setProgress(0);
+      const onProgress = proxy((part: number) => {
+        if (wanted) setProgress(part);
+      });
+      void toleranceWorker()
+        .bands(build, axle, side, rack, onProgress)
+        .then((bands) => {
+          if (!wanted) return;
+          setProgress(null);
+          if (bands) setKnown({ bands, of: { build, axle, side, rack } });
+        });
+    }, REST);
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+      setProgress(null);
+    };
+  }, [build, axle, side, rack]);
+
+  // Bands of another wheel say nothing about this one.
+  const same = known !== null && known.of.axle === axle && known.of.side === side;
+  return {
+    bands: same ? known.bands : null,
+    fresh: same && known.of.build === build && known.of.rack === rack,
+  };
+}

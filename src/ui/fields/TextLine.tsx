@@ -1,0 +1,45 @@
+'use client';
+
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { z } from 'zod';
+
+/** A short line of text, kept while it is typed as long as it is allowed. */
+export function TextLine({
+  label,
+  value,
+  schema,
+  onValue,
+  width = 160,
+}: {
+  label: string;
+  value: string;
+  schema: z.ZodType<string>;
+  onValue: (value: string) => void;
+  width?: number;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const refused = text === null ? null : schema.safeParse(text);
+  const why = refused && !refused.success ? refused.error.issues[0].message : null;
+  return (
+    <TextField
+      label={label}
+      value={text ?? value}
+      onChange={(event) => {
+        setText(event.target.value);
+        const parsed = schema.safeParse(event.target.value);
+        if (parsed.success) onValue(parsed.data);
+      }}
+      onBlur={() => {
+        if (why === null) setText(null);
+      }}
+      error={why !== null}
+      helperText={why ?? undefined}
+      sx={{ width }}
+      slotProps={{
+        htmlInput: { autoComplete: 'off', spellCheck: false },
+        formHelperText: { sx: { mx: 0 } },
+      }}
+    />
+  );
+}

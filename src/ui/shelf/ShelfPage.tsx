@@ -1,0 +1,158 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { PART_KINDS } from '@/core/model/parts';
+import type { Part, PartKind } from '@/core/model/parts';
+import { keepPart, putPartBack, removePart } from '@/server/actions';
+import type { Shelved } from '@/server/reading';
+import { PAPER } from '../theme';
+import { useActions } from '../useActions';
+import { PartDialog } from './PartDialog';
+import { BLANKS, KIND_WORDS, inBrief } from './kinds';
+
+/** Parts the builder has or knows, to be used in any build. */
+export function ShelfPage({ parts }: { parts: Shelved[] }) {
+  const router = useRouter();
+  const { busy, run, offerUndo } = useActions();
+  const [open, setOpen] = useState<{ id: string | null; part: Part } | null>(null);
+  const keep = (part: Part) =>
+    open &&
+    run(
+      () => keepPart(open.id, part),
+      () => {
+        setOpen(null);
+        router.refresh();
+      },
+    );
+  const remove = ({ id, name }: Shelved) =>
+    run(
+      () => removePart(id),
+      () => offerUndo(`“${name}” is off the shelf.`, () => putPartBack(id)),
+    );
+  return (
+    <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 3, pt: 6, pb: 8 }}>
+      <Box sx={{ display: 'flex', alignItems: 'flex-end', gap: 1.5, mb: 3 }}>
+        <Box sx={{ flex: 1 }}>
+          <Typography variant="h1">Parts shelf</Typography>
+          <Typography color="text.secondary">
+            What you have or know, for any build. A build takes a copy, so a change here changes no
+            build. Loads are what sellers state: nobody has checked them here.
+          </Typography>
+        </Box>
+        <Button component={Link} href="/" variant="outlined">
+          All builds
+        </Button>
+      </Box>
+      {PART_KINDS.map((kind) => (
+        <Kind
+          key={kind}
+          kind={kind}
+          parts={parts.filter((one) => one.kind === kind)}
+          busy={busy}
+          onNew={() => setOpen({ id: null, part: BLANKS[kind] })}
+          onOpen={(id, part) => setOpen({ id, part })}
+          onRemove={remove}
+        />
+      ))}
+      {open && (
+        <PartDialog
+          part={open.part}
+          isNew={open.id === null}
+          onClose={() => setOpen(null)}
+          onKeep={keep}
+        />
+      )}
+    </Box>
+  );
+}
+
+function Kind({
+  kind,
+  parts,
+  busy,
+  onNew,
+  onOpen,
+  onRemove,
+}: {
+  kind: PartKind;
+  parts: Shelved[];
+  busy: boolean;
+  onNew: () => void;
+  onOpen: (id: string | null, part: Part) => void;
+  onRemove: (one: Shelved) => void;
+}) {
+  const { one, many } = KIND_WORDS[kind];
+  return (
+    <Box component="section" aria-label={many} sx={{ mb: 3 }}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, mb: 0.5 }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          {many}
+        </Typography>
+        <Button size="small" onClick={onNew} disabled={busy}>
+          New {one}
+        </Button>
+      </Box>
+      {parts.length === 0 && (
+        <Typography color="text.secondary">None yet: put the first one there.</Typography>
+      )}
+      {parts.map((shelved) => {
+        const { id, name, part } = shelved;
+        return (
+          <Box
+            key={id}
+            data-part={name}
+            sx={{
+              display: 'flex',
+              alignItems: 'center',
+              gap: 1,
+              py: 0.75,
+              borderTop: `1px solid ${PAPER.line}`,
+            }}
+          >
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Typography sx={{ fontWeight: 600 }}>{name}</Typography>
+              {part ? (
+                <Typography variant="body2">
+                  {inBrief(part)}
+                  {part.note !== '' && (
+                    <Box component="span" sx={{ color: 'text.secondary' }}>
+                      . {part.note}
+                    </Box>
+                  )}
+                </Typography>
+              ) : (
+                <Typography variant="body2" color="error">
+                  Cannot be read: {shelved.why}
+                </Typography>
+              )}
+            </Box>
+            {part && (
+              <>
+                <Button size="small" onClick={() => onOpen(id, part)} disabled={busy}>
+                  Change
+                </Button>
+                <Button
+                  size="small"
+                  onClick={() =>
+                    onOpen(null, { ...part, name: `${part.name.slice(0, 70)} (copy)` })
+                  }
+                  disabled={busy}
+                >
+                  Copy
+                </Button>
+              </>
+            )}
+            <Button size="small" color="error" onClick={() => onRemove(shelved)} disabled={busy}>
+              Remove
+            </Button>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

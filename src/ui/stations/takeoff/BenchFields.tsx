@@ -1,0 +1,131 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { LengthUnit } from '@/core/model/units';
+import type { Hung } from '@/core/takeoff/places';
+import { USUAL } from '@/core/takeoff/records';
+import type { OnBench } from '@/core/takeoff/records';
+import { BenchDrawing } from './BenchDrawing';
+import type { RecordChange } from './RecordEditor';
+import { AngleReadFields, ReadFields } from './ReadFields';
+
+const WORDS = {
+  inboard: 'A  off the hub face',
+  above: 'B  above spindle',
+  ahead: 'C  ahead of spindle',
+} as const;
+
+/** An upright on the bench: each joint off the hub's mounting face, with a drawing of what is measured where. */
+export function BenchFields({
+  record,
+  joints,
+  unit,
+  change,
+}: {
+  record: OnBench;
+  joints: Hung['joints'];
+  unit: LengthUnit;
+  change: RecordChange;
+}) {
+  const edit = (act: (draft: OnBench) => void, step?: string) =>
+    change((draft) => {
+      if (draft.method === 'bench') act(draft);
+    }, step);
+  const upper = record.point === 'upperOuter';
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25 }}>
+      <BenchDrawing
+        joints={joints}
+        point={record.point}
+        lean={upper && record.lean !== undefined}
+      />
+      {(['inboard', 'above', 'ahead'] as const).map((what) => {
+        if (what === 'inboard' && upper && record.lean) return null;
+        return (
+          <Box key={what} sx={{ display: 'flex', gap: 1 }}>
+            <Wide>
+              <ReadFields
+                label={WORDS[what]}
+                read={record[what]}
+                unit={unit}
+                onRead={(part, mm, step) => edit((draft) => void (draft[what][part] = mm), step)}
+              />
+            </Wide>
+          </Box>
+        );
+      })}
+      {upper && record.lean && (
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Wide>
+            <AngleReadFields
+              label="D  hub face to joints"
+              read={record.lean}
+              onRead={(part, value, step) =>
+                edit((draft) => void (draft.lean![part] = value), step)
+              }
+            />
+          </Wide>
+        </Box>
+      )}
+      {record.stud && (
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Wide>
+            <AngleReadFields
+              label="E  joint’s own axis"
+              read={record.stud}
+              onRead={(part, value, step) =>
+                edit((draft) => void (draft.stud![part] = value), step)
+              }
+            />
+          </Wide>
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        {upper && (
+          <Button
+            size="small"
+            onClick={() =>
+              edit((draft) => {
+                if (draft.lean) delete draft.lean;
+                else draft.lean = { value: leanOf(joints), tolerance: USUAL.level };
+              })
+            }
+          >
+            {record.lean ? 'Measure A instead of the angle' : 'Measure the angle D instead of A'}
+          </Button>
+        )}
+        <Button
+          size="small"
+          onClick={() =>
+            edit((draft) => {
+              if (draft.stud) delete draft.stud;
+              else draft.stud = { value: 0, tolerance: USUAL.level };
+            })
+          }
+        >
+          {record.stud ? 'Without the joint’s axis' : 'Also the joint’s axis E'}
+        </Button>
+      </Box>
+      <Typography variant="caption" color="text.secondary">
+        Hub face flat on the plate, or a straightedge across it. Behind and below are minus. Measure
+        to the ball’s centre. The upright is hung on the wheel with the caster the model has.
+      </Typography>
+    </Box>
+  );
+}
+
+const Wide = ({ children }: { children: React.ReactNode }) => (
+  <Box sx={{ display: 'flex', gap: 1, '& > :first-of-type': { width: 190 } }}>{children}</Box>
+);
+
+/** The angle that the joints as measured have, to start from. */
+function leanOf({ lowerOuter, upperOuter }: Hung['joints']): number {
+  if (!lowerOuter || !upperOuter) return 10;
+  const angle = Math.atan2(
+    upperOuter.inboard - lowerOuter.inboard,
+    upperOuter.above - lowerOuter.above,
+  );
+  return Math.round((angle * 1800) / Math.PI) / 10;
+}

@@ -1,0 +1,255 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { styled } from '@mui/material/styles';
+import { useSnackbar } from 'notistack';
+import { useState } from 'react';
+import { distance } from '@/core/geometry/vec';
+import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
+import { readPointRows } from '@/core/file/pointsCsv';
+import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { vec } from '@/core/kinematics/wishboneChain';
+import { POINT_NAMES, pointLabel } from '@/core/model/points';
+import type { Point, PointName } from '@/core/model/points';
+import { describeProblems } from '@/core/model/problems';
+import { printLength, readable } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
+import { recordOf, takeOffOf } from '@/core/takeoff/places';
+import type { PlaceRead, Reader } from '@/core/takeoff/places';
+import { USUAL } from '@/core/takeoff/records';
+import type { Measured } from '@/core/takeoff/records';
+import { putMeasured } from '@/core/takeoff/symmetry';
+import { pickText } from '../../download';
+import { LengthField } from '../../fields/NumberField';
+import { FIGURES, PAPER, VERDICT } from '../../theme';
+import { tolerance } from '@/core/model/wording';
+import { RecordEditor } from './RecordEditor';
+import type { StationProps } from './TakeOff';
+import { UprightFromShelf } from './UprightFromShelf';
+
+interface Props extends StationProps {
+  reader: Reader;
+}
+
+const HOW: Record<Measured['method'], string> = {
+  direct: 'tape',
+  distances: 'distances',
+  bench: 'bench',
+};
+
+/** A place nearer to the model than this is in it, mm: a tape reads no finer. */
+const IN_MODEL = 0.2;
+
+/** The wanted points of one wheel and how each was measured. */
+export function Points(props: Props) {
+  const { build, axle, side, unit, reader, onEdit, onTakeOff } = props;
+  const { enqueueSnackbar } = useSnackbar();
+  const [chosen, setChosen] = useState<PointName>('lowerOuter');
+  const design = build[axle] ?? build.front;
+  const points = pointsOf(design, side);
+  const takeOff = takeOffOf(build);
+  const steered = rackTravelOf(design) > 0;
+  const rows = POINT_NAMES.map((point) => {
+    const record = recordOf(takeOff, axle, side, point);
+    return { point, record, place: record ? reader.read(record) : null };
+  });
+  const off = rows.filter(
+    ({ point, place }) => place?.ok && apart(place.point, points[point]) > IN_MODEL,
+  ).length;
+  const measuredOn = (other: 'left' | 'right') =>
+    takeOff.measured.some((m) => m.axle === axle && m.side === other);
+  const both = measuredOn('left') && measuredOn('right');
+
+  const importCsv = async () => {
+    const file = await pickText('.csv,.txt,.tsv', LARGEST_FILE);
+    if (file.ok) readRows(file.text);
+    else enqueueSnackbar(tooLarge(file.size), { variant: 'error' });
+  };
+  const readRows = (text: string) => {
+    const read = readPointRows(text);
+    if (!read.ok) {
+      enqueueSnackbar(`Nothing was taken in:\n${describeProblems(read.problems, 4)}`, {
+        variant: 'error',
+        style: { whiteSpace: 'pre-line' },
+      });
+      return;
+    }
+    onTakeOff((draft) => {
+      for (const { name, point, tolerance: given } of read.value) {
+        const at = (value: number) => ({ value, tolerance: given ?? USUAL.tape });
+        draft.measured = draft.measured.filter(
+          (m) => !(m.axle === axle && m.side === side && m.point === name),
+        );
+        draft.measured.push({
+          axle,
+          side,
+          point: name,
+          method: 'direct',
+          ahead: at(point.ahead),
+          out: at(point.out),
+          up: at(point.up),
+        });
+      }
+    });
+    enqueueSnackbar(`${read.value.length} points taken in as measured.`);
+  };
+
+  return (
+    <Box
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 344px', columnGap: 2.5 }}
+      onPaste={(event) => {
+        const text = event.clipboardData.getData('text/plain');
+        // A table with its heading; a single value belongs to the field it lands in.
+        if (!/[\r\n]/u.test(text.trim()) || !/[\t,;]/u.test(text)) return;
+        event.preventDefault();
+        readRows(text);
+      }}
+    >
+      <div>
+        <Table aria-label="Measured points">
+          <thead>
+            <tr>
+              <th scope="col">Point</th>
+              <th scope="col">How</th>
+              <th scope="col" className="number">
+                ahead, out, up ({unit})
+              </th>
+              <th scope="col" className="number">
+                ±
+              </th>
+              <th scope="col">In the model?</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ point, record, place }) => (
+              <tr key={point} data-measured={point} aria-selected={point === chosen}>
+                <th scope="row">
+                  <RowButton type="button" onClick={() => setChosen(point)}>
+                    {pointLabel(point, steered)}
+                  </RowButton>
+                </th>
+                <td>{record ? HOW[record.method] : <Soft>as drawn</Soft>}</td>
+                <td className="number">
+                  {place === null ? (
+                    <Soft>{show(points[point], unit)}</Soft>
+                  ) : place.ok ? (
+                    show(place.point, unit)
+                  ) : (
+                    <Bad>no place</Bad>
+                  )}
+                </td>
+                <td className="number">
+                  {place === null ? (
+                    <Soft>{printLength(takeOff.placing, unit)}</Soft>
+                  ) : place.ok ? (
+                    largest(place.spread, unit)
+                  ) : (
+                    ''
+                  )}
+                </td>
+                <td style={{ whiteSpace: 'nowrap' }}>
+                  {place && <State place={place} model={points[point]} unit={unit} />}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5, alignItems: 'center' }}>
+          {both ? (
+            <Typography variant="body2">
+              Both sides are measured: “Left against right” puts them into the model.
+            </Typography>
+          ) : (
+            <Button
+              variant="contained"
+              disabled={off === 0}
+              onClick={() => onEdit((draft) => putMeasured(draft, axle, side))}
+            >
+              {off === 0 ? 'The model has them all' : `Put ${off} into the model`}
+            </Button>
+          )}
+          <Button onClick={() => void importCsv()}>Read a CSV</Button>
+          <UprightFromShelf {...props} />
+          <Box sx={{ flex: 1 }} />
+          <LengthField
+            label="± of what is drawn"
+            value={takeOff.placing}
+            unit={unit}
+            schema={placingSchema}
+            onValue={(mm, step) => onTakeOff((draft) => void (draft.placing = mm), step)}
+            width={140}
+          />
+        </Box>
+        <Typography variant="caption" color="text.secondary" component="p">
+          Paste works too: first line point,ahead_mm,out_mm,up_mm and, if you like, tolerance_mm. A
+          ± is what 19 readings in 20 stay within. Points that are drawn count as placed within the
+          ± beside them.
+        </Typography>
+      </div>
+      <RecordEditor
+        {...props}
+        key={`${axle} ${side} ${chosen}`}
+        point={chosen}
+        place={rows.find(({ point }) => point === chosen)?.place ?? null}
+      />
+    </Box>
+  );
+}
+
+const placingSchema = tolerance('mm', 100);
+
+const apart = (a: Point, b: Point): number => distance(vec(a), vec(b));
+
+const show = ({ ahead, out, up }: Point, unit: LengthUnit): string =>
+  [ahead, out, up].map((mm) => readable(printLength(Math.round(mm * 10) / 10, unit))).join(',  ');
+
+const largest = ({ ahead, out, up }: Point, unit: LengthUnit): string => {
+  const mm = Math.max(ahead, out, up);
+  return printLength(Math.round(mm * 10) / 10, unit);
+};
+
+function State({ place, model, unit }: { place: PlaceRead; model: Point; unit: LengthUnit }) {
+  if (!place.ok) return <Bad>✕ not yet</Bad>;
+  const off = apart(place.point, model);
+  return (
+    <>
+      {off <= IN_MODEL ? (
+        <span style={{ color: VERDICT.good }}>✓ yes</span>
+      ) : (
+        <span>{printLength(Math.round(off * 10) / 10, unit)} off</span>
+      )}
+      {place.doubts.length > 0 && (
+        <span style={{ color: VERDICT.edge, fontWeight: 600 }}> + doubt</span>
+      )}
+    </>
+  );
+}
+
+export const Table = styled('table')({
+  width: '100%',
+  borderCollapse: 'collapse',
+  fontSize: 14,
+  '& th': { textAlign: 'left', fontWeight: 500, padding: '3px 6px' },
+  '& thead th': { color: PAPER.soft, fontSize: 13 },
+  '& td': { padding: '3px 6px' },
+  '& tbody tr': { borderTop: `1px solid ${PAPER.line}` },
+  '& tbody tr[aria-selected="true"]': { backgroundColor: PAPER.wash },
+  '& .number': {
+    fontFamily: FIGURES,
+    fontSize: 15,
+    textAlign: 'right',
+    whiteSpace: 'pre',
+    fontVariantNumeric: 'tabular-nums',
+  },
+});
+const RowButton = styled('button')({
+  all: 'unset',
+  cursor: 'pointer',
+  whiteSpace: 'nowrap',
+  '&:focus-visible': { outline: `2px solid ${PAPER.accent}`, outlineOffset: 2 },
+  'tr[aria-selected="true"] &': { fontWeight: 600 },
+});
+const Soft = styled('span')({ color: PAPER.soft });
+const Bad = styled('span')({ color: VERDICT.bad });

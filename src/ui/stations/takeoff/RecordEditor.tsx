@@ -1,0 +1,178 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { vec } from '@/core/kinematics/wishboneChain';
+import { pointLabel } from '@/core/model/points';
+import type { PointName } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
+import { chassisToBench } from '@/core/takeoff/bench';
+import { hangUpright, recordOf, takeOffOf } from '@/core/takeoff/places';
+import type { PlaceRead } from '@/core/takeoff/places';
+import { UPRIGHT_POINTS, USUAL } from '@/core/takeoff/records';
+import type { Measured, UprightPoint } from '@/core/takeoff/records';
+import { Choice } from '../../fields/Choice';
+import { PAPER, VERDICT } from '../../theme';
+import { BenchFields } from './BenchFields';
+import { DirectFields } from './DirectFields';
+import { DistanceFields } from './DistanceFields';
+import type { StationProps } from './TakeOff';
+
+interface Props extends StationProps {
+  point: PointName;
+  place: PlaceRead | null;
+}
+
+export type RecordChange = (change: (record: Measured) => void, step?: string) => void;
+
+const METHODS = ['none', 'direct', 'distances', 'bench'] as const;
+type Method = (typeof METHODS)[number];
+const WORDS: Record<Method, string> = {
+  none: 'drawn',
+  direct: 'tape & square',
+  distances: 'distances',
+  bench: 'bench',
+};
+
+const isUprights = (point: PointName): point is UprightPoint =>
+  (UPRIGHT_POINTS as readonly PointName[]).includes(point);
+
+/** How one point was measured: the method, its numbers and their ±. */
+export function RecordEditor(props: Props) {
+  const { build, axle, side, point, place, unit, onTakeOff } = props;
+  const design = build[axle] ?? build.front;
+  const takeOff = takeOffOf(build);
+  const record = recordOf(takeOff, axle, side, point);
+  const isThis = (m: Measured) => m.axle === axle && m.side === side && m.point === point;
+
+  const pick = (method: Method) =>
+    onTakeOff((draft) => {
+      draft.measured = draft.measured.filter((m) => !isThis(m));
+      if (method !== 'none') draft.measured.push(startOf(method, props));
+    });
+  const change: RecordChange = (edit, step) =>
+    onTakeOff((draft) => {
+      const target = draft.measured.find(isThis);
+      if (target) edit(target);
+    }, step);
+  const methods = METHODS.filter((method) => method !== 'bench' || isUprights(point));
+  return (
+    <Box
+      component="section"
+      aria-label="How it was measured"
+      sx={{ borderLeft: `1px solid ${PAPER.line}`, pl: 2.5 }}
+    >
+      <Typography variant="h2" sx={{ mb: 1, '&::first-letter': { textTransform: 'uppercase' } }}>
+        {pointLabel(point, rackTravelOf(design) > 0)}, {side}
+      </Typography>
+      <Choice
+        label="Measured by"
+        value={record?.method ?? 'none'}
+        options={methods}
+        words={WORDS}
+        onPick={pick}
+      />
+      <Box sx={{ mt: 2 }}>
+        {!record && (
+          <Typography variant="body2" color="text.secondary">
+            Not measured: the model’s own place holds. Pick how you measured it, and its numbers
+            start from where the model has it.
+          </Typography>
+        )}
+        {record?.method === 'direct' && (
+          <DirectFields record={record} planes={takeOff.planes} unit={unit} change={change} />
+        )}
+        {record?.method === 'distances' && (
+          <DistanceFields
+            record={record}
+            marks={takeOff.marks}
+            place={place}
+            unit={unit}
+            change={change}
+          />
+        )}
+        {record?.method === 'bench' && (
+          <BenchFields
+            record={record}
+            joints={hangUpright(build, axle, side).joints}
+            unit={unit}
+            change={change}
+          />
+        )}
+        {place && <Outcome place={place} unit={unit} />}
+      </Box>
+    </Box>
+  );
+}
+
+function Outcome({ place, unit }: { place: PlaceRead; unit: StationProps['unit'] }) {
+  if (!place.ok)
+    return (
+      <Typography role="alert" variant="body2" sx={{ mt: 1.5, color: VERDICT.bad }}>
+        No place yet: {place.why}.
+      </Typography>
+    );
+  const { point, spread } = place;
+  const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
+  return (
+    <Box role="status" sx={{ mt: 1.5 }}>
+      <Typography variant="body2">
+        So it is {length(point.ahead)} ahead (±{length(spread.ahead)}), {length(point.out)} out (±
+        {length(spread.out)}), {length(point.up)} up (±{length(spread.up)}) {unit}.
+      </Typography>
+      {place.doubts.map((doubt) => (
+        <Typography key={doubt} role="alert" variant="body2" sx={{ color: VERDICT.edge }}>
+          + {doubt}.
+        </Typography>
+      ))}
+    </Box>
+  );
+}
+
+/** A record that says what the model says, to be typed over. */
+function startOf(method: Exclude<Method, 'none'>, { build, axle, side, point }: Props): Measured {
+  const design = build[axle] ?? build.front;
+  const here = pointsOf(design, side)[point];
+  const tidy = (mm: number) => Math.round(mm * 10) / 10;
+  const read = (value: number, tolerance: number) => ({ value: tidy(value), tolerance });
+  const where = { axle, side, point };
+  if (method === 'direct')
+    return {
+      ...where,
+      method,
+      ahead: read(here.ahead, USUAL.tape),
+      out: read(here.out, USUAL.tape),
+      up: read(here.up, USUAL.tape),
+    };
+  if (method === 'distances') {
+    const sign = side === 'left' ? 1 : -1;
+    return {
+      ...where,
+      method,
+      answer: 1,
+      tapes: takeOffOf(build)
+        .marks.slice(0, 4)
+        .map((mark) => ({
+          mark: mark.id,
+          distance: Math.max(
+            1,
+            tidy(
+              Math.hypot(here.ahead - mark.ahead, here.out - sign * mark.left, here.up - mark.up),
+            ),
+          ),
+          tolerance: USUAL.tape,
+        })),
+    };
+  }
+  const { frame } = hangUpright(build, axle, side);
+  const bench = chassisToBench(frame, vec(here));
+  return {
+    ...where,
+    point: point as UprightPoint,
+    method,
+    inboard: read(bench.inboard, USUAL.rule),
+    above: read(bench.above, USUAL.rule),
+    ahead: read(bench.ahead, USUAL.rule),
+  };
+}

@@ -1,0 +1,132 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
+import { rackTravelOf } from '@/core/kinematics/axle';
+import { pointLabel } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
+import { symmetryOf, takeOver } from '@/core/takeoff/symmetry';
+import type { Choice, Stands } from '@/core/takeoff/symmetry';
+import { Table } from './Points';
+import type { StationProps } from './TakeOff';
+
+const CHOICES: [Choice, string][] = [
+  ['mean', 'Take the mean of both'],
+  ['left', 'Take the left for both'],
+  ['right', 'Take the right for both'],
+  ['both', 'Take both as they are'],
+];
+
+/** How far a frame is out of symmetry, what that does, and what to make of it. */
+export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
+  const symmetry = useMemo(() => symmetryOf(build, axle), [build, axle]);
+  const steered = rackTravelOf(build[axle] ?? build.front) > 0;
+  const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
+  if (!symmetry.worst)
+    return (
+      <Typography sx={{ maxWidth: 620 }}>
+        Nothing is measured on both sides of the {axle} axle yet. Measure a point on the left, show
+        the right side above, and measure it there too: Havrik then says how far the frame is out
+        and what it does.
+      </Typography>
+    );
+  const { worst, left, right } = symmetry;
+  return (
+    <Box sx={{ maxWidth: 760 }}>
+      <Typography sx={{ fontWeight: 600 }}>
+        The {pointLabel(worst.point, steered)} is furthest out: {length(worst.apart)} {unit} between
+        the sides.
+      </Typography>
+      <Typography variant="body2" sx={{ mb: 1.5 }}>
+        {left && right
+          ? effect(left, right)
+          : 'One side cannot be put together from arms of the drawn lengths: the sides are too far apart.'}
+      </Typography>
+      <Table aria-label="Left against right">
+        <thead>
+          <tr>
+            <th scope="col">Right less left ({unit})</th>
+            <th scope="col" className="number">
+              ahead
+            </th>
+            <th scope="col" className="number">
+              out
+            </th>
+            <th scope="col" className="number">
+              up
+            </th>
+            <th scope="col" className="number">
+              apart
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {symmetry.points.map(({ point, off, apart }) => (
+            <tr key={point}>
+              <th scope="row">{pointLabel(point, steered)}</th>
+              <td className="number">{length(off.ahead)}</td>
+              <td className="number">{length(off.out)}</td>
+              <td className="number">{length(off.up)}</td>
+              <td className="number">{length(apart)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {left && right && (
+        <Table aria-label="What each side does" sx={{ mt: 2, maxWidth: 520 }}>
+          <thead>
+            <tr>
+              <th scope="col">Arms and rods alike on both</th>
+              <th scope="col" className="number">
+                left
+              </th>
+              <th scope="col" className="number">
+                right
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {(
+              [
+                ['Toe at ride height', 'toe'],
+                ['Camber at ride height', 'camber'],
+                ['Toe range over the travel', 'toeRange'],
+              ] as const
+            ).map(([word, key]) => (
+              <tr key={key}>
+                <th scope="row">{word}</th>
+                <td className="number">{degrees(left[key])}</td>
+                <td className="number">{degrees(right[key])}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
+        {CHOICES.map(([choice, label]) => (
+          <Button
+            key={choice}
+            variant="outlined"
+            onClick={() => onEdit((draft) => takeOver(draft, axle, choice))}
+          >
+            {label}
+          </Button>
+        ))}
+      </Box>
+      <Typography variant="caption" color="text.secondary" component="p">
+        The mean suits a frame that is to be straightened or a fresh set of arms; both as they are
+        gives the right side points of its own. Undo brings the old ones back.
+      </Typography>
+    </Box>
+  );
+}
+
+const degrees = (value: number | null): string =>
+  value === null ? 'out of reach' : `${readable(value.toFixed(2))}°`;
+
+function effect(left: Stands, right: Stands): string {
+  const say = (what: string, a: number, b: number) => `${Math.abs(b - a).toFixed(2)}° of ${what}`;
+  return `With arms and tie rods alike on both sides that makes ${say('camber', left.camber, right.camber)} and ${say('toe', left.toe, right.toe)} between the wheels.`;
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { AxleDesign } from '@/core/model/build';
+import { printLength, readable } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
+import { measure } from '@/core/model/wording';
+import { trackOf } from '@/core/upright/place';
+import { waysToScrub } from '@/core/upright/scrub';
+import type { Reached, Way } from '@/core/upright/scrub';
+import { LengthField } from '../../fields/NumberField';
+import { FIGURES } from '../../theme';
+
+const scrubSchema = measure('mm', -150, 250);
+
+const WORDS: Record<Way, string> = {
+  kpi: 'Lean the kingpin: KPI',
+  offset: 'Another rim: offset',
+  lowerOuter: 'Lower ball joint: out',
+  upperOuter: 'Upper ball joint: out',
+};
+
+interface Props {
+  design: AxleDesign;
+  scrub: number;
+  keep: Parameters<typeof waysToScrub>[2];
+  unit: LengthUnit;
+  tried: AxleDesign | null;
+  onTry: (design: AxleDesign | null) => void;
+  onTake: (design: AxleDesign) => void;
+}
+
+/** A scrub radius asked for, and what alone would give it. */
+export function ScrubWanted({ design, scrub, keep, unit, tried, onTry, onTake }: Props) {
+  const [asked, setAsked] = useState<{ of: AxleDesign; wanted: number; ways: Reached[] } | null>(
+    null,
+  );
+  const [wanted, setWanted] = useState<number | null>(null);
+  const found = asked?.of === design ? asked : null;
+  const value = wanted ?? Math.round(scrub);
+  return (
+    <Box component="section" aria-label="Scrub radius wanted" sx={{ pt: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+        <LengthField
+          label="Scrub radius wanted"
+          value={value}
+          unit={unit}
+          schema={scrubSchema}
+          onValue={setWanted}
+          width={150}
+        />
+        <Button
+          variant="outlined"
+          sx={{ height: 37 }}
+          onClick={() => {
+            setAsked({ of: design, wanted: value, ways: waysToScrub(design, value, keep) });
+            onTry(null);
+          }}
+        >
+          What gives it?
+        </Button>
+      </Box>
+      {found && found.ways.length === 0 && (
+        <Typography role="alert" variant="body2" color="error">
+          Nothing alone gives {printLength(found.wanted, unit)} {unit} within reason: change two
+          things.
+        </Typography>
+      )}
+      {found?.ways.map((reached) => (
+        <WayRow
+          key={reached.way}
+          reached={reached}
+          now={design}
+          unit={unit}
+          looked={tried === reached.design}
+          onLook={() => onTry(tried === reached.design ? null : reached.design)}
+          onTake={() => {
+            onTry(null);
+            onTake(reached.design);
+          }}
+        />
+      ))}
+    </Box>
+  );
+}
+
+function WayRow({
+  reached,
+  now,
+  unit,
+  looked,
+  onLook,
+  onTake,
+}: {
+  reached: Reached;
+  now: AxleDesign;
+  unit: LengthUnit;
+  looked: boolean;
+  onLook: () => void;
+  onTake: () => void;
+}) {
+  const { way, from, to, design } = reached;
+  const show = (value: number) =>
+    readable(
+      way === 'kpi'
+        ? `${value.toFixed(1)}°`
+        : `${printLength(Math.round(value * 10) / 10, way === 'offset' ? 'mm' : unit)} ${way === 'offset' ? 'mm' : unit}`,
+    );
+  const wider = trackOf(design) - trackOf(now);
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 30 }} data-way={way}>
+      <Typography variant="body2" sx={{ flex: 1 }}>
+        {WORDS[way]}{' '}
+        <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 600 }}>
+          {show(from)} → {show(to)}
+        </Box>
+        {Math.abs(wider) > 0.5 && (
+          <Typography component="span" variant="caption" color="text.secondary">
+            {' '}
+            track {wider > 0 ? '+' : '−'}
+            {printLength(Math.round(Math.abs(wider) * 10) / 10, unit)}
+          </Typography>
+        )}
+      </Typography>
+      <Button size="small" onClick={onLook} aria-pressed={looked} sx={{ minWidth: 0 }}>
+        {looked ? 'Put away' : 'Look'}
+      </Button>
+      <Button size="small" variant="outlined" onClick={onTake} sx={{ minWidth: 0 }}>
+        Take
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,191 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import Tooltip from '@mui/material/Tooltip';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { pointsOf } from '@/core/kinematics/axle';
+import { staticSchema } from '@/core/model/build';
+import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { LengthUnit } from '@/core/model/units';
+import { measure } from '@/core/model/wording';
+import { leanUpright, setAlignment, standOnGround } from '@/core/upright/place';
+import type { Kept, Pivot } from '@/core/upright/place';
+import { standing } from '@/core/upright/standing';
+import { Choice } from '../../fields/Choice';
+import { AngleField } from '../../fields/NumberField';
+import { PAPER, VERDICT } from '../../theme';
+import { InTheRim } from './InTheRim';
+import { ScrubWanted } from './ScrubWanted';
+import { LoadedRadius, RimOffset, TrackFields, TyreCode } from './WheelFields';
+import { useAxleChange } from './useAxleChange';
+
+interface Props {
+  build: Build;
+  axle: AxleName;
+  side: Side;
+  unit: LengthUnit;
+  onEdit: (change: (build: Build) => void, step?: string) => void;
+  /** An axle to be looked at beside the present one. */
+  onTry: (design: AxleDesign | null) => void;
+  tried: AxleDesign | null;
+}
+
+const FIELD = 128;
+
+/** The wheel placed by track, tyre and rim; the upright hung on it and leaned. */
+export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) {
+  const design = build[axle] ?? build.front;
+  const points = pointsOf(design, side);
+  const [kept, setKept] = useState<Kept>('track');
+  const [about, setAbout] = useState<Pivot>('lowerOuter');
+  const [solid, setSolid] = useState(false);
+  const change = useAxleChange(build, axle, onEdit);
+  const now = standing(points, design.static, design.tyre.radius);
+  const offGround = Math.abs(now.contactUp) > 0.5;
+  const fields = { design, unit, change, width: FIELD };
+  return (
+    <Box sx={{ overflow: 'auto', minHeight: 0, pr: 0.5 }} aria-label="Wheel and upright">
+      <Row>
+        <TyreCode {...fields} />
+        <LoadedRadius {...fields} />
+        <RimOffset {...fields} kept={kept} />
+      </Row>
+      <Row>
+        <TrackFields {...fields} />
+        <Labelled label="Another offset keeps">
+          <Choice
+            label="Another offset keeps"
+            value={kept}
+            options={['track', 'upright']}
+            onPick={setKept}
+          />
+        </Labelled>
+      </Row>
+      {offGround && (
+        <Typography variant="body2" component="div" sx={{ color: VERDICT.edge, mb: 1 }}>
+          The tyre stands {Math.abs(now.contactUp).toFixed(1)} mm{' '}
+          {now.contactUp > 0 ? 'above' : 'in'} the ground.{' '}
+          <Button size="small" onClick={() => change('', standOnGround)}>
+            Put it on the ground
+          </Button>
+        </Typography>
+      )}
+      <Divider />
+      <Row>
+        <AngleField
+          label="Toe, + in"
+          value={design.static.toe}
+          schema={staticSchema.shape.toe}
+          onValue={(toe, step) => change(step, (d) => setAlignment(d, { ...d.static, toe }, solid))}
+          width={FIELD}
+        />
+        <AngleField
+          label="Camber, + top out"
+          value={tidy(design.static.camber)}
+          schema={staticSchema.shape.camber}
+          onValue={(camber, step) =>
+            change(step, (d) => setAlignment(d, { ...d.static, camber }, solid))
+          }
+          width={FIELD}
+        />
+        <Tooltip title="An upright that exists leans as one piece with its spindle: a degree of KPI is a degree of camber. One that is still to be made may have any KPI.">
+          <FormControlLabel
+            control={
+              <Switch
+                size="small"
+                checked={solid}
+                onChange={(event) => setSolid(event.target.checked)}
+              />
+            }
+            label="One solid part"
+            sx={{ ml: 0, '& .MuiFormControlLabel-label': { fontSize: 13.5 } }}
+          />
+        </Tooltip>
+      </Row>
+      <Row>
+        <AngleField
+          label="KPI, + top in"
+          value={tidy(now.kpi)}
+          schema={LEAN}
+          onValue={(kpi, step) =>
+            change(step, (d) =>
+              leanUpright(d, { kpi, caster: standingOf(d, side).caster, about, solid }),
+            )
+          }
+          width={FIELD}
+        />
+        <AngleField
+          label="Caster, + top back"
+          value={tidy(now.caster)}
+          schema={LEAN}
+          onValue={(caster, step) =>
+            change(step, (d) =>
+              leanUpright(d, { kpi: standingOf(d, side).kpi, caster, about, solid }),
+            )
+          }
+          width={FIELD}
+        />
+        <Labelled label="Leaning holds">
+          <Choice
+            label="Leaning holds"
+            value={about}
+            options={['lowerOuter', 'wheelCentre']}
+            words={{ lowerOuter: 'lower joint', wheelCentre: 'wheel' }}
+            onPick={setAbout}
+          />
+        </Labelled>
+      </Row>
+      <Divider />
+      <ScrubWanted
+        design={design}
+        scrub={now.scrub}
+        keep={{ offset: kept, about }}
+        unit={unit}
+        tried={tried}
+        onTry={onTry}
+        onTake={(reached) => change('', (d) => void Object.assign(d, structuredClone(reached)))}
+      />
+      <Divider />
+      <InTheRim design={design} points={points} unit={unit} />
+    </Box>
+  );
+}
+
+/** KPI and caster that may be asked for. */
+const LEAN = measure('deg', -15, 35);
+
+const standingOf = (design: AxleDesign, side: Side) =>
+  standing(pointsOf(design, side), design.static, design.tyre.radius);
+
+/** To a hundredth, as it is shown. */
+const tidy = (degrees: number): number => Math.round(degrees * 100) / 100;
+
+const Row = ({ children }: { children: React.ReactNode }) => (
+  <Box
+    sx={{
+      display: 'flex',
+      flexWrap: 'wrap',
+      columnGap: 1,
+      rowGap: 1.5,
+      pt: 1.5,
+      alignItems: 'flex-start',
+    }}
+  >
+    {children}
+  </Box>
+);
+
+const Divider = () => <Box sx={{ borderTop: `1px solid ${PAPER.line}`, mt: 1 }} />;
+
+const Labelled = ({ label, children }: { label: string; children: React.ReactNode }) => (
+  <Box>
+    <Typography variant="caption" component="div" color="text.secondary" sx={{ mt: -0.5 }}>
+      {label}
+    </Typography>
+    {children}
+  </Box>
+);

@@ -1,0 +1,179 @@
+'use client';
+
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { rimSchema, tyreSchema } from '@/core/model/build';
+import type { AxleDesign } from '@/core/model/build';
+import { estimatedLoadedRadius, readTyreCode } from '@/core/model/tyre';
+import type { LengthUnit } from '@/core/model/units';
+import { measure } from '@/core/model/wording';
+import {
+  overallWidthOf,
+  setLoadedRadius,
+  setOverallWidth,
+  setRimOffset,
+  setTrack,
+  trackOf,
+} from '@/core/upright/place';
+import type { Kept } from '@/core/upright/place';
+import { LengthField } from '../../fields/NumberField';
+import type { AxleChange } from './useAxleChange';
+
+interface Props {
+  design: AxleDesign;
+  unit: LengthUnit;
+  change: AxleChange;
+  width?: number;
+}
+
+/** The tyre's size code. One that can be read fills in width, rim and an estimate of the loaded radius. */
+export function TyreCode({ design, change, width = 132 }: Props) {
+  const code = design.tyre.code ?? '';
+  const [text, setText] = useState<string | null>(null);
+  const read = text === null || text.trim() === '' ? null : readTyreCode(text);
+  const take = () => {
+    if (text === null) return;
+    const typed = text.trim();
+    if (typed === '' && code !== '') change('', (d) => void delete d.tyre.code);
+    if (read?.ok && typed !== code)
+      change('', (d) => {
+        d.tyre.code = typed;
+        d.tyre.width = read.value.width;
+        if (d.rim) d.rim.diameter = read.value.rim;
+        setLoadedRadius(d, estimatedLoadedRadius(read.value.diameter));
+      });
+    if (typed === '' || read?.ok) setText(null);
+  };
+  return (
+    <TextField
+      label="Tyre size"
+      value={text ?? code}
+      placeholder="195/50R15"
+      onChange={(event) => setText(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') take();
+        if (event.key === 'Escape') setText(null);
+      }}
+      error={read?.ok === false}
+      helperText={read?.ok === false ? read.why : undefined}
+      sx={{ width }}
+      slotProps={{
+        htmlInput: { autoComplete: 'off', spellCheck: false, maxLength: 30 },
+        inputLabel: { shrink: true },
+        formHelperText: { sx: { mx: 0 } },
+      }}
+    />
+  );
+}
+
+export const LoadedRadius = ({ design, unit, change, width }: Props) => (
+  <LengthField
+    label="Loaded radius"
+    value={design.tyre.radius}
+    unit={unit}
+    schema={tyreSchema.shape.radius}
+    onValue={(mm, step) => change(step, (d) => setLoadedRadius(d, mm))}
+    width={width}
+  />
+);
+
+/** Size, loaded radius and width of the tyre. */
+export const TyreFields = (props: Props) => (
+  <>
+    <TyreCode {...props} />
+    <LoadedRadius {...props} />
+    <LengthField
+      label="Tyre width"
+      value={props.design.tyre.width}
+      unit={props.unit}
+      schema={tyreSchema.shape.width}
+      onValue={(mm, step) => props.change(step, (d) => void (d.tyre.width = mm))}
+      width={props.width}
+    />
+  </>
+);
+
+/** A rim where none is known yet: by the tyre's code, or a guess that is easily seen. */
+function rimFor(design: AxleDesign): NonNullable<AxleDesign['rim']> {
+  const size = readTyreCode(design.tyre.code ?? '');
+  return {
+    diameter: size.ok ? size.value.rim : 15 * 25.4,
+    width: Math.round((design.tyre.width * 0.9) / 12.7) * 12.7,
+    offset: 0,
+  };
+}
+
+const withRim = (d: AxleDesign) => (d.rim ??= rimFor(d));
+
+/** How far the hub face is outboard of the rim's middle, always mm. */
+export const RimOffset = ({ design, change, width, kept }: Props & { kept: Kept }) => (
+  <LengthField
+    label="Offset, + hub out"
+    value={(design.rim ?? rimFor(design)).offset}
+    unit="mm"
+    schema={rimSchema.shape.offset}
+    onValue={(mm, step) =>
+      change(step, (d) => {
+        withRim(d);
+        setRimOffset(d, mm, kept);
+      })
+    }
+    width={width}
+  />
+);
+
+/** Rim, in inches as rims are sold; its offset in mm. Without a rim the hub face is at the wheel centre. */
+export function RimFields(props: Props & { kept: Kept }) {
+  const { design, change, width } = props;
+  const rim = design.rim ?? rimFor(design);
+  return (
+    <>
+      <LengthField
+        label="Rim diameter"
+        value={rim.diameter}
+        unit="in"
+        schema={rimSchema.shape.diameter}
+        onValue={(mm, step) => change(step, (d) => void (withRim(d).diameter = mm))}
+        width={width}
+      />
+      <LengthField
+        label="Rim width"
+        value={rim.width}
+        unit="in"
+        schema={rimSchema.shape.width}
+        onValue={(mm, step) => change(step, (d) => void (withRim(d).width = mm))}
+        width={width}
+      />
+      <RimOffset {...props} />
+    </>
+  );
+}
+
+const widthSchema = measure('mm', 300, 4000);
+
+/** Where the wheels stand across the car; they and their uprights move together. */
+export function TrackFields({ design, unit, change, width }: Props) {
+  return (
+    <>
+      <LengthField
+        label="Track at contact"
+        value={tidy(trackOf(design))}
+        unit={unit}
+        schema={widthSchema}
+        onValue={(mm, step) => change(step, (d) => setTrack(d, mm))}
+        width={width}
+      />
+      <LengthField
+        label="Over the tyres"
+        value={tidy(overallWidthOf(design))}
+        unit={unit}
+        schema={widthSchema}
+        onValue={(mm, step) => change(step, (d) => setOverallWidth(d, mm))}
+        width={width}
+      />
+    </>
+  );
+}
+
+const tidy = (mm: number): number => Math.round(mm * 10) / 10;
