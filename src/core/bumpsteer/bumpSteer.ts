@@ -47,10 +47,7 @@ export type Verdict = 'very good' | 'accept' | 'near the edge' | 'rework';
  * The verdict on a largest toe change, degrees.
  * @param bands the brief's: very good up to the first, accepted up to the second, reworked past the third
  */
-export function judgeBumpSteer(
-  worst: number,
-  bands: readonly [number, number, number],
-): Verdict {
+export function judgeBumpSteer(worst: number, bands: readonly [number, number, number]): Verdict {
   if (worst <= bands[0]) return 'very good';
   if (worst <= bands[1]) return 'accept';
   return worst <= bands[2] ? 'near the edge' : 'rework';

@@ -7,12 +7,15 @@ import type { AxleName, Build } from '@/core/model/build';
 import { startingBrief } from '@/core/model/brief';
 import type { Brief as BriefDocument } from '@/core/model/brief';
 import { blankRear } from '@/core/model/starts';
+import { fitTyre } from '@/core/model/fit';
 import type { LengthUnit } from '@/core/model/units';
+import { FromShelf } from '../../shelf/FromShelf';
 import { useStable } from '../../useStable';
 import { RimFields, TrackFields, TyreFields } from '../wheel/WheelFields';
 import { useAxleChange } from '../wheel/useAxleChange';
 import { Car } from './Car';
 import { Disputes } from './Disputes';
+import { Rack } from './Rack';
 import { FIELD, Fields, Section } from './parts';
 import { TargetsTable } from './TargetsTable';
 
@@ -42,6 +45,7 @@ export function Brief({ build, unit, onEdit, onAxle }: Props) {
     >
       <div>
         <Car build={build} unit={unit} onEdit={onEdit} onBrief={changeBrief} />
+        <Rack build={build} unit={unit} onEdit={onEdit} />
         <WheelSection build={build} axle="front" unit={unit} onEdit={onEdit} />
         {build.rear && <WheelSection build={build} axle="rear" unit={unit} onEdit={onEdit} />}
         {build.rear ? (
@@ -93,8 +97,13 @@ function WheelSection({
         <RimFields {...fields} kept="track" />
         <TrackFields {...fields} />
       </Fields>
+      <FromShelf
+        kind="tyre"
+        title={`A tyre from the shelf for the ${axle}`}
+        onPick={(tyre) => change('', (d) => fitTyre(d, tyre))}
+      />
       {axle === 'front' && (
-        <Typography variant="caption" color="text.secondary">
+        <Typography variant="caption" color="text.secondary" component="p" sx={{ m: 0 }}>
           A size fills in width, rim and an estimate of the loaded radius (96 % of free, common
           practice): measure yours, hub centre to ground.
         </Typography>

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { USES, buildSchema, rackSchema, travelSchema } from '@/core/model/build';
+import { USES, buildSchema, travelSchema } from '@/core/model/build';
 import type { Build } from '@/core/model/build';
 import { briefForUse, briefOf, limitsSchema } from '@/core/model/brief';
 import type { Brief } from '@/core/model/brief';
@@ -36,7 +36,7 @@ interface Props {
 /** Where a limit begins that nobody has set yet. */
 const START = { width: 1800, rideHeight: 120, turningCircle: 10 };
 
-/** Use, wheelbase, travel, rack and the limits that the car must keep. */
+/** Use, wheelbase, travel and the limits that the car must keep. */
 export function Car({ build, unit, onEdit, onBrief }: Props) {
   const { limits } = briefOf(build);
   // Karts have no arms to draw yet; one that says it is one may go on saying so.
@@ -87,14 +87,6 @@ export function Car({ build, unit, onEdit, onBrief }: Props) {
           unit={unit}
           schema={travelSchema.shape.droop}
           onValue={(mm, step) => onEdit((b) => void (b.travel.droop = mm), step)}
-          width={FIELD}
-        />
-        <LengthField
-          label="Rack, each way"
-          value={build.front.rack.travel}
-          unit={unit}
-          schema={rackSchema.shape.travel}
-          onValue={(mm, step) => onEdit((b) => void (b.front.rack.travel = mm), step)}
           width={FIELD}
         />
         <Limit

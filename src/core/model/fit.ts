@@ -1,0 +1,24 @@
+import { setLoadedRadius } from '../upright/place';
+import type { AxleDesign, FrontAxle } from './build';
+import type { RackPart, TyrePart } from './parts';
+import { readTyreCode } from './tyre';
+
+/** Parts from the shelf put into a design. A copy: what is typed over afterwards changes no shelf. */
+
+/** Puts a tyre on an axle; wheel and upright come up or down with its loaded radius. */
+export function fitTyre(design: AxleDesign, tyre: TyrePart): void {
+  design.tyre.width = tyre.width;
+  if (tyre.code === '') delete design.tyre.code;
+  else design.tyre.code = tyre.code;
+  const size = readTyreCode(tyre.code);
+  if (size.ok && design.rim) design.rim.diameter = size.value.rim;
+  setLoadedRadius(design, tyre.radius);
+}
+
+/** Puts a rack on the front axle: its travel, and its inner joints as far apart as they are on it. */
+export function fitRack(design: FrontAxle, rack: RackPart): void {
+  const { travel, perTurn, between, innerThread, pinion, mounts, spline } = rack;
+  design.rack = { travel, perTurn, innerThread, pinion, mounts, spline };
+  for (const points of [design.points, design.rightPoints])
+    if (points) points.tieRodInner.out = between / 2;
+}
