@@ -116,18 +116,19 @@ it('says what stops a wheel from reaching, and which point is degenerate', async
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   await clickButton(page, 'Brief What is it for, what limits it?');
   const up = '::-p-aria([name="Travel up"][role="textbox"])';
+  await page.waitForSelector(up);
   await page.click(up, { count: 3 });
   await page.keyboard.type('480');
   await page.keyboard.press('Tab');
   await page.click('[role=slider]');
   await page.keyboard.press('PageUp');
   const alert = () =>
-    page.$eval('[aria-label="Floor"] [role=alert]', (element) => element.textContent);
+    page.$eval('main [role=alert], aside [role=alert]', (element) => element.textContent);
   expect(await alert()).toMatch(/past \d+\.\d mm bump/);
   await clickButton(page, 'Undo');
   await page.keyboard.press('Home');
 
-  await page.evaluate(`document.querySelector('nav button:nth-of-type(2)').click()`);
+  await page.evaluate(`document.querySelector('nav button:nth-of-type(4)').click()`);
   await page.waitForSelector('#upperOuter-up');
   await typeInto(page, '#lowerRearInner-ahead', '132');
   await typeInto(page, '#lowerRearInner-up', '172');

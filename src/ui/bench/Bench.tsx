@@ -1,8 +1,8 @@
 'use client';
 
 import Typography from '@mui/material/Typography';
+import { styled } from '@mui/material/styles';
 import { memo, useEffect, useMemo, useState } from 'react';
-import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
 import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign, AxleName } from '@/core/model/build';
@@ -15,6 +15,7 @@ import { Readouts } from '../readouts/Readouts';
 import { Brief, TakeOff, Wheel } from '../stations/lazy';
 import { PointsTable } from '../stations/rack/PointsTable';
 import { ShimPanel } from '../stations/rack/ShimPanel';
+import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
 import type { Traced } from '../traces/Trace';
 import { useStable } from '../useStable';
@@ -31,6 +32,7 @@ import { useCorner } from './useCorner';
 import { useFiles } from './useFiles';
 import { useKeys } from './useKeys';
 import { THINNEST, useShim } from './useShim';
+import { stationStates } from './standing';
 import { AT_REST, useView } from './viewStore';
 import type { Station } from './viewStore';
 
@@ -76,6 +78,12 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const { bands } = useBands(build, axle, side, rack);
   const { targets } = briefOf(build);
 
+  const steer = corner?.bumpSteer ?? null;
+  const states = useMemo(
+    () => stationStates(build, axle, side, design, targets, steer),
+    [build, axle, side, design, targets, steer],
+  );
+
   const handleFind = useStable(() => corner?.bumpSteer && shim.find());
   const handleTry = useStable((next: AxleDesign | null) =>
     setTrial(next && { of: design, design: next }),
@@ -116,6 +124,8 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
   // A design is always there, so its corner is too.
   if (!corner) return null;
+  const onFloor = view.station === 'wheel' || view.station === 'rack';
+  const trouble = corner.reading.ok ? '' : capital(corner.reading.why);
   const which = (
     <WhichWheel
       axle={axle}
@@ -129,11 +139,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   return (
     <Whole>
       <TopBar unit={unit} onUnit={pickUnit} menu={menu} />
-      <StationRail
-        station={view.station}
-        verdict={corner.bumpSteer && judgeBumpSteer(corner.bumpSteer.worst, targets.bumpSteer)}
-        onOpen={openStation}
-      />
+      <StationRail station={view.station} states={states} onOpen={openStation} />
       {view.station === 'brief' && (
         <Desk aria-label="Station">
           <Brief build={build} unit={unit} onEdit={edit} onAxle={showAxle} />
@@ -145,7 +151,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           <TakeOff build={build} axle={axle} side={side} unit={unit} onEdit={edit} bands={bands} />
         </Desk>
       )}
-      {(view.station === 'wheel' || view.station === 'rack') && (
+      {onFloor && (
         <Middle>
           <Floor
             design={design}
@@ -153,7 +159,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             travel={build.travel}
             drawn={corner.drawn}
             proposed={proposed?.drawn ?? null}
-            trouble={corner.reading.ok ? '' : capital(corner.reading.why)}
+            trouble={trouble}
             unit={unit}
             steered={rackTravel > 0}
             selected={view.selected}
@@ -216,13 +222,14 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           reading={corner.reading}
           opened={before?.reading ?? null}
           sweep={corner.sweep}
-          targets={targets}
+          targets={rackTravel > 0 ? targets : null}
           bands={bands}
           travel={position.travel}
           radius={design.tyre.radius}
           unit={unit}
         />
         <div>
+          {!corner.reading.ok && !onFloor && <Trouble role="alert">{trouble}</Trouble>}
           <CyclePad
             travel={position.travel}
             rack={rack}
@@ -246,6 +253,9 @@ const openStation = (station: Station) => change({ station });
 const showAxle = (axle: AxleName) => change({ axle });
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Why the position shown cannot be reached, where there is no floor to say it on. */
+const Trouble = styled('p')({ margin: '0 0 8px', color: VERDICT.bad, fontWeight: 600 });
 
 const Caution = memo(function Caution() {
   return (

@@ -4,9 +4,10 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import type { Verdict } from '@/core/bumpsteer/bumpSteer';
 import { PAPER } from '../theme';
 import { VerdictMark } from '../verdict';
+import { sameStates } from './standing';
+import type { StationState } from './standing';
 import { STATIONS } from './viewStore';
 import type { Station } from './viewStore';
 
@@ -18,16 +19,18 @@ const NAMES: Record<Station, { name: string; question: string }> = {
 };
 
 /** The stations in the order of the work; one is open. */
-export const StationRail = memo(function StationRail({
-  station,
-  verdict,
-  onOpen,
-}: {
+export const StationRail = memo(
+  Rail,
+  (a, b) => a.station === b.station && a.onOpen === b.onOpen && sameStates(a.states, b.states),
+);
+
+interface Props {
   station: Station;
-  /** Null where the wheel does not reach its travel. */
-  verdict: Verdict | null;
+  states: Record<Station, StationState>;
   onOpen: (station: Station) => void;
-}) {
+}
+
+function Rail({ station, states, onOpen }: Props) {
   return (
     <Box
       component="nav"
@@ -54,13 +57,15 @@ export const StationRail = memo(function StationRail({
           <Typography variant="caption" component="div" color="text.secondary" sx={{ mt: 0.25 }}>
             {NAMES[key].question}
           </Typography>
-          {key === 'rack' && (
-            <Box sx={{ fontSize: 13, mt: 0.5 }}>
-              {verdict ? <VerdictMark verdict={verdict} /> : 'does not reach its travel'}
-            </Box>
-          )}
+          <State state={states[key]} />
         </ButtonBase>
       ))}
     </Box>
   );
-});
+}
+
+const State = ({ state }: { state: StationState }) => (
+  <Box sx={{ fontSize: 13, mt: 0.5, color: PAPER.soft }}>
+    {'verdict' in state ? <VerdictMark verdict={state.verdict} /> : state.words}
+  </Box>
+);

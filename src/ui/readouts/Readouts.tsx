@@ -47,7 +47,8 @@ interface Props {
   /** The same position in the layout as it was when it was opened. */
   opened: Reading | null;
   sweep: Sweep | null;
-  targets: Targets;
+  /** The brief's; null where KPI and caster are nobody's concern. */
+  targets: Targets | null;
   /** What the ± of the measurements leaves open, and the travel shown. */
   bands: Bands | null;
   travel: number;
@@ -70,7 +71,7 @@ export function Readouts({ reading, opened, sweep, targets, bands, travel, radiu
             change={now === null || before === null ? null : now - before}
             span={sweep && spanOf(sweep, figure.quantity)}
             band={
-              figure.quantity === 'kpi' || figure.quantity === 'caster'
+              targets && (figure.quantity === 'kpi' || figure.quantity === 'caster')
                 ? targets[figure.quantity]
                 : null
             }

@@ -101,7 +101,7 @@ export function TargetsTable({
                         step,
                       )
                     }
-                    width={values.length > 2 ? 96 : 100}
+                    width={values.length > 2 ? 86 : 100}
                   />
                 ))}
               </Box>

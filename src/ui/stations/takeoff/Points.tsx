@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { useSnackbar } from 'notistack';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { distance } from '@/core/geometry/vec';
 import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
 import { readPointRows } from '@/core/file/pointsCsv';
@@ -25,6 +25,7 @@ import { pickText } from '../../download';
 import { LengthField } from '../../fields/NumberField';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { tolerance } from '@/core/model/wording';
+import { useStable } from '../../useStable';
 import { RecordEditor } from './RecordEditor';
 import type { StationProps } from './TakeOff';
 import { UprightFromShelf } from './UprightFromShelf';
@@ -96,17 +97,20 @@ export function Points(props: Props) {
     enqueueSnackbar(`${read.value.length} points taken in as measured.`);
   };
 
+  const readPaste = useStable((event: ClipboardEvent) => {
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    // A table with its heading; a single value belongs to the field it lands in.
+    if (!/[\r\n]/u.test(text.trim()) || !/[\t,;]/u.test(text)) return;
+    event.preventDefault();
+    readRows(text);
+  });
+  useEffect(() => {
+    document.addEventListener('paste', readPaste);
+    return () => document.removeEventListener('paste', readPaste);
+  }, [readPaste]);
+
   return (
-    <Box
-      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 344px', columnGap: 2.5 }}
-      onPaste={(event) => {
-        const text = event.clipboardData.getData('text/plain');
-        // A table with its heading; a single value belongs to the field it lands in.
-        if (!/[\r\n]/u.test(text.trim()) || !/[\t,;]/u.test(text)) return;
-        event.preventDefault();
-        readRows(text);
-      }}
-    >
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 344px', columnGap: 2.5 }}>
       <div>
         <Table aria-label="Measured points">
           <thead>
