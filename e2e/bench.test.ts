@@ -3,6 +3,7 @@ import {
   clickButton,
   newPage,
   openBuild,
+  openStation,
   openWorkshop,
   readout,
   settled,
@@ -114,7 +115,7 @@ it('keeps empty and half-typed cells, says why, and holds the last value', async
 
 it('says what stops a wheel from reaching, and which point is degenerate', async () => {
   await openBuild(page, shop.app.address, 'Two-seat roadster');
-  await clickButton(page, 'Brief What is it for, what limits it?');
+  await openStation(page, 'Brief');
   const up = '::-p-aria([name="Travel up"][role="textbox"])';
   await page.waitForSelector(up);
   await page.click(up, { count: 3 });
@@ -128,7 +129,7 @@ it('says what stops a wheel from reaching, and which point is degenerate', async
   await clickButton(page, 'Undo');
   await page.keyboard.press('Home');
 
-  await page.evaluate(`document.querySelector('nav button:nth-of-type(4)').click()`);
+  await openStation(page, 'Rack & tie rod');
   await page.waitForSelector('#upperOuter-up');
   await typeInto(page, '#lowerRearInner-ahead', '132');
   await typeInto(page, '#lowerRearInner-up', '172');

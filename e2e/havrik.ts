@@ -114,6 +114,12 @@ export async function clickButton(page: Page, name: string): Promise<void> {
   await page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
 }
 
+/** Opens a station of the bench by its name in the rail. */
+export const openStation = (page: Page, name: string): Promise<void> =>
+  page
+    .locator(`::-p-xpath(//nav[@aria-label="Stations"]/button[starts-with(., "${name}")])`)
+    .click();
+
 /** The figure a readout shows. */
 export const readout = (page: Page, quantity: string): Promise<number> =>
   page.$eval(`[data-readout="${quantity}"] output`, (element) =>

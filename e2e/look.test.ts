@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type * as Axe from 'axe-core';
-import { clickButton, newPage, openBuild, openWorkshop, typeInto } from './havrik';
+import { clickButton, newPage, openBuild, openStation, openWorkshop, typeInto } from './havrik';
 
 const shop = openWorkshop();
 const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
@@ -22,7 +22,7 @@ it.each([
       await page.keyboard.up('Alt');
       await page.waitForSelector('::-p-text(Caution: a spacer)');
     }
-    if (station === 'brief') await clickButton(page, 'Brief What is it for, what limits it?');
+    if (station === 'brief') await openStation(page, 'Brief');
     const cut = await page.evaluate(() => {
       const inside = (element: Element) => {
         const box = element.getBoundingClientRect();
@@ -68,7 +68,7 @@ it('has nothing serious for axe to find', async () => {
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
   expect(await serious()).toEqual([]);
-  await clickButton(page, 'Brief What is it for, what limits it?');
+  await openStation(page, 'Brief');
   expect(await serious()).toEqual([]);
   await page.close();
 });

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { browse, clickButton, newPage, openBuild, start } from '../e2e/havrik';
+import { browse, newPage, openBuild, openStation, start } from '../e2e/havrik';
 
 /** Takes the pictures in docs/screenshots/ from the demonstration builds. */
 async function main(): Promise<void> {
@@ -23,7 +23,7 @@ async function main(): Promise<void> {
   await page.waitForSelector('[data-curve="proposed"]');
   await shoot('shim');
   await page.keyboard.press('Escape');
-  await clickButton(page, 'Brief What is it for, what limits it?');
+  await openStation(page, 'Brief');
   await shoot('brief');
   await browser.close();
   await app.stop();

@@ -1,3 +1,4 @@
+import { produce } from 'immer';
 import { distance } from '../geometry/vec';
 import { vec } from '../kinematics/wishboneChain';
 import type { Build } from '../model/build';
@@ -206,8 +207,8 @@ describe('both sides measured', () => {
 
   it('takes the mean, one side, or both as they are', () => {
     const outs = (choice: 'mean' | 'left' | 'right' | 'both') => {
-      const build = structuredClone(buildWith({ measured }));
-      takeOver(build, 'front', choice);
+      // As the bench does it: on a draft of a frozen build.
+      const build = produce(buildWith({ measured }), (draft) => takeOver(draft, 'front', choice));
       return [
         build.front.points.upperFrontInner.out,
         build.front.rightPoints?.upperFrontInner.out,

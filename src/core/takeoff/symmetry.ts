@@ -125,9 +125,12 @@ export function takeOver(build: Build, axle: AxleName, choice: Choice): void {
   if (!design) return;
   const [left, right] = [measuredOn(build, axle, 'left'), measuredOn(build, axle, 'right')];
   if (choice === 'both') {
-    const rightPoints = { ...pointsOf(design, 'right'), ...left, ...right };
+    const merged = { ...pointsOf(design, 'right'), ...left, ...right };
+    // Copies: the sides may have been one object.
+    design.rightPoints = Object.fromEntries(
+      POINT_NAMES.map((name) => [name, { ...merged[name] }]),
+    ) as Points;
     Object.assign(design.points, left);
-    design.rightPoints = structuredClone(rightPoints);
     return;
   }
   const merged: Partial<Points> =

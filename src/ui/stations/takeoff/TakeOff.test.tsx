@@ -1,6 +1,7 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
+import { produce } from 'immer';
 import { useState } from 'react';
 import { blankBuild } from '@/core/model/starts';
 import type { Build } from '@/core/model/build';
@@ -33,13 +34,7 @@ function Bench({ start }: { start: Build }) {
         side="left"
         unit="mm"
         bands={null}
-        onEdit={(change) =>
-          setBuild((before) => {
-            const next = structuredClone(before);
-            change(next);
-            return next;
-          })
-        }
+        onEdit={(change) => setBuild((before) => produce(before, (draft) => void change(draft)))}
       />
     </SnackbarProvider>
   );

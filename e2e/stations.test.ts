@@ -1,0 +1,166 @@
+import type { Page } from 'puppeteer-core';
+import {
+  clickButton,
+  newPage,
+  openBuild,
+  openStation,
+  openWorkshop,
+  readout,
+  settled,
+  until,
+} from './havrik';
+
+const shop = openWorkshop();
+let page: Page;
+let trouble: string[];
+beforeEach(async () => {
+  ({ page, trouble } = await newPage(shop.browser));
+});
+afterEach(async () => {
+  expect(trouble).toEqual([]);
+  await page.close();
+});
+
+/** Types into the first field of that name, and leaves it. */
+async function fill(label: string, text: string): Promise<void> {
+  const selector = `::-p-aria([name="${label}"][role="textbox"])`;
+  await page.waitForSelector(selector);
+  await page.click(selector, { count: 3 });
+  await page.keyboard.type(text);
+  await page.keyboard.press('Tab');
+}
+const tab = (name: string) => page.locator(`::-p-aria([name="${name}"][role="tab"])`).click();
+const textOf = (selector: string) =>
+  page.$eval(selector, (element) => (element as HTMLElement).textContent ?? '');
+const shows = (selector: string, pattern: string) =>
+  until(page, `/${pattern}/u.test(document.querySelector('${selector}')?.textContent ?? '')`);
+
+it('takes a new build from its brief to a wheel that stands where it is wanted', async () => {
+  await page.goto(shop.app.address, { waitUntil: 'networkidle0' });
+  await clickButton(page, 'New build');
+  await page.locator('[role=dialog] input').fill('Gravel special');
+  await clickButton(page, 'Start');
+  await page.waitForSelector('nav [aria-current]');
+  await openStation(page, 'Brief');
+  await page.locator('::-p-aria([name="Use"][role="combobox"])').click();
+  await page.locator('::-p-aria([name="Hillclimb"][role="option"])').click();
+  await shows('[data-target="lock"]', 'Hairpins|corners');
+  await fill('Tyre size', '175/50R13');
+  expect(await page.$eval('main', (main) => main.textContent)).toMatch(/inner wheel turns/);
+
+  await openStation(page, 'Wheel & upright');
+  await fill('Track at contact', '1420');
+  await fill('Offset, + hub out', '25');
+  await fill('KPI, + top in', '9');
+  await fill('Scrub radius wanted', '15');
+  await clickButton(page, 'What gives it?');
+  await page.waitForSelector('[data-way="lowerOuter"]');
+  const looked = '[data-way="lowerOuter"] button:first-of-type';
+  await page.click(looked);
+  await page.waitForSelector('[data-curve="proposed"]');
+  await page.click('[data-way="lowerOuter"] button:last-of-type');
+  await until(
+    page,
+    `document.querySelector('[data-readout="scrub"] output').textContent === '15.0mm'`,
+  );
+  expect(await textOf('[data-view="front"]')).toMatch(/scrub 15/);
+  await settled(page);
+
+  await page.reload({ waitUntil: 'networkidle0' });
+  await page.waitForSelector('[data-readout="scrub"]');
+  expect(await readout(page, 'scrub')).toBeCloseTo(15, 1);
+  await openStation(page, 'Wheel & upright');
+  const track = await page.waitForSelector('::-p-aria([name="Track at contact"][role="textbox"])');
+  expect(await track!.evaluate((input) => Number((input as HTMLInputElement).value))).toBeCloseTo(
+    1420,
+    0,
+  );
+});
+
+it('draws what the ± leaves open on trace and readouts, for toe and for camber', async () => {
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await page.waitForSelector('[data-curve="built"]');
+  expect(await textOf('[data-readout="camber"]')).toMatch(/±0\.\d\d/);
+  await clickButton(page, 'camber');
+  await page.waitForSelector('[data-trace="camber"] [data-curve="built"]');
+  const before = await page.$eval('[data-curve="built"]', (path) => path.getAttribute('d'));
+  // Better measurements make a narrower band.
+  await openStation(page, 'Take-off');
+  await fill('± of what is drawn', '0.2');
+  await openStation(page, 'Rack & tie rod');
+  await until(
+    page,
+    `document.querySelector('[data-curve="built"]')?.getAttribute('d') !== ${JSON.stringify(before)}`,
+  );
+});
+
+it('points at a tape that contradicts the others, and loses nothing that was typed', async () => {
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Take-off');
+  await page.locator('[data-measured="lowerFrontInner"] button').click();
+  await fill('to L', '100');
+  await shows('[aria-label="How it was measured"] [role=alert]', 'contradict each other');
+  await fill('to L', '12 x');
+  await shows('[aria-label="How it was measured"]', 'is not a length');
+  expect(
+    await page.$eval(
+      '::-p-aria([name="to L"][role="textbox"])',
+      (input) => (input as HTMLInputElement).value,
+    ),
+  ).toBe('12 x');
+  await fill('to L', '610');
+  await shows('[aria-label="How it was measured"] [role=alert]', 'do not agree|disagrees');
+  await clickButton(page, 'Undo');
+  await settled(page);
+});
+
+it('compares the sides, takes both as they are, and undoes it', async () => {
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Take-off');
+  await tab('Left against right');
+  await shows('main', 'upper arm front pivot is furthest out: 4.6 mm');
+  await clickButton(page, 'Take both as they are');
+  await shows('main', 'Each side has its own points');
+  await clickButton(page, 'Undo');
+  await shows('main', 'Right mirrors left');
+  await settled(page);
+});
+
+it('lists what deserves the caliper and what to expect of all of it together', async () => {
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Take-off');
+  await tab('What deserves the caliper');
+  await page.waitForSelector('[data-sensitivity]');
+  await shows('main', 'nine in ten under');
+  const rows = await page.$$eval('[data-sensitivity] td:nth-of-type(3)', (cells) =>
+    cells.map((cell) => Number.parseFloat(cell.textContent ?? '')),
+  );
+  expect(rows.length).toBeGreaterThan(25);
+  expect([...rows].sort((a, b) => b - a)).toEqual(rows);
+});
+
+it('keeps a shelf: a new part, put into a build, taken off and put back', async () => {
+  await page.goto(`${shop.app.address}/shelf`, { waitUntil: 'networkidle0' });
+  await clickButton(page, 'New tyre');
+  await page.locator('::-p-aria([name="Name"][role="textbox"])').fill('Loose surface 165/70R14');
+  await page.locator('::-p-aria([name="Size"][role="textbox"])').fill('165/70R14');
+  await page.locator('::-p-aria([name="Loaded radius"][role="textbox"])').fill('11 1/4"');
+  await clickButton(page, 'Put it on the shelf');
+  await page.waitForSelector('[data-part="Loose surface 165/70R14"]');
+
+  await openBuild(page, shop.app.address, 'Hillclimb single-seater');
+  await openStation(page, 'Brief');
+  await clickButton(page, 'A tyre from the shelf for the front');
+  await page.locator('::-p-text(Loose surface 165/70R14)').click();
+  const radius = '::-p-aria([name="Loaded radius"][role="textbox"])';
+  await page.waitForSelector(radius);
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  expect(await page.$eval(radius, (input) => (input as HTMLInputElement).value)).toBe('285.75');
+  await settled(page);
+
+  await page.goto(`${shop.app.address}/shelf`, { waitUntil: 'networkidle0' });
+  await page.click('[data-part="Loose surface 165/70R14"] button:last-of-type');
+  await until(page, `!document.querySelector('[data-part="Loose surface 165/70R14"]')`);
+  await page.locator('::-p-aria([name="Undo"][role="button"])').click();
+  await page.waitForSelector('[data-part="Loose surface 165/70R14"]');
+});

@@ -1,0 +1,154 @@
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { produce } from 'immer';
+import { useState } from 'react';
+import { blankBuild } from '@/core/model/starts';
+import type { Build } from '@/core/model/build';
+import { STARTER_SHELF } from '@/core/model/starterShelf';
+import { trackOf } from '@/core/upright/place';
+import { Wheel } from '../wheel/Wheel';
+import { Brief } from './Brief';
+
+jest.mock('@/server/actions', () => ({
+  shelf: jest.fn(async () => ({
+    ok: true,
+    value: STARTER_SHELF.map((part, id) => ({ id, part, name: part.name, kind: part.kind })),
+  })),
+}));
+jest.setTimeout(30_000);
+
+let latest: Build;
+
+function Bench({ station, start }: { station: 'brief' | 'wheel'; start: Build }) {
+  const [build, setBuild] = useState(start);
+  latest = build;
+  const onEdit = (change: (build: Build) => void) =>
+    setBuild((before) => produce(before, (draft) => void change(draft)));
+  return station === 'brief' ? (
+    <Brief build={build} unit="mm" onEdit={onEdit} onAxle={() => undefined} />
+  ) : (
+    <Wheel
+      build={build}
+      axle="front"
+      side="left"
+      unit="mm"
+      onEdit={onEdit}
+      onTry={() => undefined}
+      tried={null}
+    />
+  );
+}
+const user = userEvent.setup({ delay: null });
+const show = (station: 'brief' | 'wheel', start = blankBuild('x')) =>
+  render(<Bench station={station} start={start} />);
+const type = async (label: string, text: string) => {
+  const element = screen.getAllByRole('textbox', { name: label })[0];
+  await user.clear(element);
+  await user.type(element, text);
+};
+const target = (name: string) =>
+  within(document.querySelector(`[data-target="${name}"]`) as HTMLElement);
+
+describe('the brief', () => {
+  it('fills in targets by use with their reasons, and keeps those that were changed', async () => {
+    show('brief');
+    expect(target('caster').getByText(/Common practice/)).toBeVisible();
+    await user.clear(target('caster').getByLabelText('to'));
+    await user.type(target('caster').getByLabelText('to'), '9');
+    expect(target('caster').getByText(/Yours\. Common practice: 3 to 6/)).toBeVisible();
+    await user.click(screen.getByRole('combobox', { name: 'Use' }));
+    expect(screen.queryByRole('option', { name: 'Kart' })).toBeNull();
+    await user.click(screen.getByRole('option', { name: 'Drift' }));
+    expect(latest.brief!.targets).toMatchObject({ caster: [3, 9], lock: 55 });
+    await user.click(target('caster').getByRole('button', { name: 'Back to it' }));
+    expect(latest.brief!.targets.caster).toEqual([6, 9]);
+  });
+
+  it('refuses a band that runs backwards, and keeps what was typed', async () => {
+    show('brief');
+    await user.clear(target('kpi').getByLabelText('from'));
+    await user.type(target('kpi').getByLabelText('from'), '20');
+    expect(target('kpi').getByText(/write the smaller first/)).toBeVisible();
+    expect(target('kpi').getByLabelText('from')).toHaveValue('20');
+    expect(latest.brief?.targets.kpi[0] ?? 8).toBe(2);
+  });
+
+  it('lets a school be picked, and shows which one holds', async () => {
+    show('brief');
+    const ackermann = within(screen.getByRole('group', { name: 'How much Ackermann?' }));
+    await user.click(ackermann.getByRole('button', { name: /Parallel or less/ }));
+    expect(latest.brief!.targets.ackermann).toEqual([-40, 20]);
+    expect(ackermann.getByRole('button', { pressed: true })).toHaveTextContent('Parallel or less');
+  });
+
+  it('says how the layout stands against the limits that are set', async () => {
+    show('brief');
+    await user.click(screen.getByRole('button', { name: 'Width allowed: any' }));
+    await type('Width allowed', '1400');
+    expect(screen.getByLabelText('Reached')).toHaveTextContent(/mm of 1400 mm allowed/);
+    await user.click(screen.getByRole('button', { name: 'any will do' }));
+    expect(latest.brief!.limits.width).toBeUndefined();
+  });
+
+  it('reads a tyre’s size, and says what is wrong with one it cannot read', async () => {
+    show('brief');
+    await type('Tyre size', '195/55');
+    expect(screen.getByText(/is not a tyre size: try 195\/50R15/)).toBeVisible();
+    await type('Tyre size', '195/50R15{Enter}');
+    expect(latest.front.tyre).toEqual({ radius: 276.5, width: 195, code: '195/50R15' });
+  });
+
+  it('takes a rack from the shelf, which then is the build’s own', async () => {
+    show('brief');
+    await user.click(screen.getByRole('button', { name: 'A rack from the shelf' }));
+    await user.click(await screen.findByText('Quick centre rack'));
+    expect(latest.front.rack).toMatchObject({ travel: 42, perTurn: 65, pinion: 'centre' });
+    expect(latest.front.points.tieRodInner.out).toBe(158);
+  });
+});
+
+describe('the wheel and its upright', () => {
+  it('are placed by track without a trace of what was typed on the way', async () => {
+    show('wheel');
+    await type('Track at contact', '1400');
+    expect(trackOf(latest.front)).toBeCloseTo(1400, 3);
+    const start = blankBuild('x').front.points;
+    const by = latest.front.points.wheelCentre.out - start.wheelCentre.out;
+    expect(latest.front.points.upperOuter.out - start.upperOuter.out).toBeCloseTo(by, 3);
+  });
+
+  it('lean for KPI, with camber going along where the upright is one solid part', async () => {
+    show('wheel');
+    await type('KPI, + top in', '12');
+    expect(latest.front.static.camber).toBe(-1);
+    await user.click(screen.getByLabelText('One solid part'));
+    await type('KPI, + top in', '13');
+    expect(latest.front.static.camber).toBeCloseTo(-2, 1);
+  });
+
+  it('name what alone gives a wanted scrub radius, and take it', async () => {
+    const start = blankBuild('x');
+    start.front.rim = { width: 177.8, diameter: 381, offset: 30 };
+    show('wheel', start);
+    await type('Scrub radius wanted', '20');
+    await user.click(screen.getByRole('button', { name: 'What gives it?' }));
+    const way = document.querySelector('[data-way="offset"]') as HTMLElement;
+    expect(way).toHaveTextContent('30 mm → 44.1 mm');
+    await user.click(within(way).getByRole('button', { name: 'Take' }));
+    expect(latest.front.rim!.offset).toBeCloseTo(44.13, 1);
+    expect(document.querySelector('[data-way]')).toBeNull();
+  });
+
+  it('say how much room the joints have in the rim, and when a tyre is off the ground', async () => {
+    const start = blankBuild('x');
+    start.front.rim = { width: 177.8, diameter: 254, offset: 30 };
+    start.front.points.wheelCentre.up += 6;
+    show('wheel', start);
+    expect(screen.getByRole('region', { name: 'Inside the rim' })).toHaveTextContent(
+      /in the rim by/,
+    );
+    expect(screen.getByText(/The tyre stands 6.0 mm above the ground/)).toBeVisible();
+    await user.click(screen.getByRole('button', { name: 'Put it on the ground' }));
+    expect(screen.queryByText(/above the ground/)).toBeNull();
+  });
+});
