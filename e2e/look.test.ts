@@ -3,6 +3,7 @@ import type * as Axe from 'axe-core';
 import { clickButton, newPage, openBuild, openStation, openWorkshop, typeInto } from './havrik';
 
 const shop = openWorkshop();
+const TABS = ['Datum marks', 'Datum planes', 'Left against right', 'What deserves the caliper'];
 const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 
 it.each([
@@ -12,7 +13,7 @@ it.each([
 ])('fits the bench into %d × %d without scrolling', async (width, height) => {
   const { page, trouble } = await newPage(shop.browser, { width, height });
   await openBuild(page, shop.app.address, 'Two-seat roadster');
-  for (const station of ['rack', 'shim', 'brief']) {
+  for (const station of ['rack', 'shim']) {
     if (station === 'shim') {
       // Low enough for a long spacer and its caution.
       await typeInto(page, '#tieRodOuter-up', '215');
@@ -22,7 +23,6 @@ it.each([
       await page.keyboard.up('Alt');
       await page.waitForSelector('::-p-text(Caution: a spacer)');
     }
-    if (station === 'brief') await openStation(page, 'Brief');
     const cut = await page.evaluate(() => {
       const inside = (element: Element) => {
         const box = element.getBoundingClientRect();
@@ -39,6 +39,34 @@ it.each([
       ];
     });
     expect([station, cut]).toEqual([station, []]);
+  }
+  // Stations that scroll within their own part never do so sideways.
+  const sideways = () =>
+    page.evaluate(() => [
+      ...(document.documentElement.scrollHeight > innerHeight ? ['the page scrolls'] : []),
+      ...[...document.querySelectorAll('main *')]
+        // A wide table in a part of its own may be moved to and fro.
+        .filter((element) => !element.matches('[data-sideways] *'))
+        .filter((element) => {
+          const box = element.getBoundingClientRect();
+          const frame = element.closest('main')!.getBoundingClientRect();
+          return box.width > 0 && (box.right > frame.right + 0.5 || box.left < frame.left - 0.5);
+        })
+        .map((element) => element.outerHTML.slice(0, 90)),
+    ]);
+  for (const [station, shown] of [
+    ['Wheel & upright', '[aria-label="Inside the rim"]'],
+    ['Brief', '[data-target="lock"]'],
+    ['Take-off', '[data-measured]'],
+  ]) {
+    await openStation(page, station);
+    await page.waitForSelector(shown);
+    expect([station, await sideways()]).toEqual([station, []]);
+  }
+  for (const name of TABS) {
+    await page.locator(`::-p-aria([name="${name}"][role="tab"])`).click();
+    await page.waitForSelector(`[role=tab][aria-selected=true]::-p-text(${name})`);
+    expect([name, await sideways()]).toEqual([name, []]);
   }
   expect(trouble).toEqual([]);
   await page.close();
@@ -68,7 +96,20 @@ it('has nothing serious for axe to find', async () => {
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
   expect(await serious()).toEqual([]);
-  await openStation(page, 'Brief');
+  for (const station of ['Brief', 'Wheel & upright', 'Take-off']) {
+    await openStation(page, station);
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    expect([station, await serious()]).toEqual([station, []]);
+  }
+  for (const name of TABS) {
+    await page.locator(`::-p-aria([name="${name}"][role="tab"])`).click();
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    expect([name, await serious()]).toEqual([name, []]);
+  }
+  await page.goto(`${shop.app.address}/shelf`, { waitUntil: 'networkidle0' });
+  expect(await serious()).toEqual([]);
+  await clickButton(page, 'New upright');
+  await page.waitForSelector('[role=dialog] input');
   expect(await serious()).toEqual([]);
   await page.close();
 });

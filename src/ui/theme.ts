@@ -28,6 +28,9 @@ export const SLATE = {
 /** Verdicts on paper. They always come with a word and a shape. */
 export const VERDICT = { good: '#2b6742', edge: '#835600', bad: '#a32f1c' } as const;
 
+/** Windows too narrow for two columns beside rail and readouts. */
+export const NARROW = '@media (max-width: 1199px)';
+
 export const FIGURES = '"Barlow Semi Condensed", sans-serif';
 
 export const theme = createTheme({

@@ -1,5 +1,5 @@
 import { styled } from '@mui/material/styles';
-import { PAPER } from '../theme';
+import { NARROW, PAPER } from '../theme';
 
 /** The bench's places. Plain styles: they are redrawn with every keystroke. */
 export const Whole = styled('div')({
@@ -9,7 +9,7 @@ export const Whole = styled('div')({
   minWidth: 960,
   gridTemplateColumns: '148px minmax(0, 1fr) 268px',
   gridTemplateRows: '48px minmax(0, 1fr)',
-  '@media (max-width: 1199px)': { gridTemplateColumns: '128px minmax(0, 1fr) 232px' },
+  [NARROW]: { gridTemplateColumns: '128px minmax(0, 1fr) 232px' },
 });
 
 export const Middle = styled('main')({

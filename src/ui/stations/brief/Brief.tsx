@@ -10,6 +10,7 @@ import { blankRear } from '@/core/model/starts';
 import { fitTyre } from '@/core/model/fit';
 import type { LengthUnit } from '@/core/model/units';
 import { FromShelf } from '../../shelf/FromShelf';
+import { NARROW } from '../../theme';
 import { useStable } from '../../useStable';
 import { RimFields, TrackFields, TyreFields } from '../wheel/WheelFields';
 import { useAxleChange } from '../wheel/useAxleChange';
@@ -40,6 +41,7 @@ export function Brief({ build, unit, onEdit, onAxle }: Props) {
         display: 'grid',
         gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)',
         columnGap: 4,
+        [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
         alignItems: 'start',
       }}
     >

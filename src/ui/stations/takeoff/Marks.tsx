@@ -58,111 +58,113 @@ export function Marks(props: Props) {
         that mirrors each other with its height, and tapes between them all.
       </Typography>
       {marks.length > 0 && (
-        <Table aria-label="Datum marks" sx={{ '& tbody td': { py: '8px', px: '3px' } }}>
-          <thead>
-            <tr>
-              <th scope="col">Mark</th>
-              {AXES.map((axis) => (
-                <th key={axis} scope="col">
-                  {WORDS[axis]}, known?
-                </th>
-              ))}
-              <th scope="col">mirrors</th>
-              <th scope="col" className="number">
-                placed at ({unit})
-              </th>
-              <th scope="col" className="number">
-                ±
-              </th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {marks.map((mark, i) => (
-              <tr key={mark.id} data-mark={mark.name}>
-                <td>
-                  <TextLine
-                    label="Name"
-                    value={mark.name}
-                    schema={nameSchema}
-                    onValue={(name) => edit(i, (m) => void (m.name = name), `mark-${mark.id}`)}
-                    width={76}
-                  />
-                </td>
+        <Box sx={{ overflowX: 'auto' }} data-sideways>
+          <Table aria-label="Datum marks" sx={{ '& tbody td': { py: '8px', px: '3px' } }}>
+            <thead>
+              <tr>
+                <th scope="col">Mark</th>
                 {AXES.map((axis) => (
-                  <td key={axis} style={{ whiteSpace: 'nowrap' }}>
-                    <LengthField
-                      label={mark.known[axis] ? axis : `${axis}, roughly`}
-                      value={mark[axis]}
-                      unit={unit}
-                      schema={coordinate}
-                      onValue={(mm, step) => edit(i, (m) => void (m[axis] = mm), step)}
-                      width={104}
-                    />
-                    <Checkbox
-                      size="small"
-                      sx={{ p: 0.25 }}
-                      checked={mark.known[axis]}
-                      slotProps={{ input: { 'aria-label': `${mark.name}: ${axis} is known` } }}
-                      onChange={(event) =>
-                        edit(i, (m) => void (m.known[axis] = event.target.checked))
-                      }
+                  <th key={axis} scope="col">
+                    {WORDS[axis]}, known?
+                  </th>
+                ))}
+                <th scope="col">mirrors</th>
+                <th scope="col" className="number">
+                  placed at ({unit})
+                </th>
+                <th scope="col" className="number">
+                  ±
+                </th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {marks.map((mark, i) => (
+                <tr key={mark.id} data-mark={mark.name}>
+                  <td>
+                    <TextLine
+                      label="Name"
+                      value={mark.name}
+                      schema={nameSchema}
+                      onValue={(name) => edit(i, (m) => void (m.name = name), `mark-${mark.id}`)}
+                      width={76}
                     />
                   </td>
-                ))}
-                <td>
-                  <TextField
-                    select
-                    value={mark.mirrors ?? mirrorOf(mark, marks) ?? ''}
-                    onChange={(event) =>
-                      onTakeOff((draft) => {
-                        for (const other of draft.marks)
-                          if (other.mirrors === mark.id) delete other.mirrors;
-                        if (event.target.value === '') delete draft.marks[i].mirrors;
-                        else draft.marks[i].mirrors = event.target.value;
-                      })
-                    }
-                    sx={{ width: 76 }}
-                    slotProps={{
-                      select: { displayEmpty: true },
-                      htmlInput: { 'aria-label': `${mark.name} mirrors` },
-                    }}
-                  >
-                    <MenuItem value="">–</MenuItem>
-                    {marks
-                      .filter(({ id }) => id !== mark.id)
-                      .map(({ id, name }) => (
-                        <MenuItem key={id} value={id}>
-                          {name}
-                        </MenuItem>
-                      ))}
-                  </TextField>
-                </td>
-                <PlacedCells mark={mark} network={network} unit={unit} />
-                <td>
-                  <IconButton
-                    size="small"
-                    aria-label={`Remove ${mark.name}`}
-                    title={used(mark.id) ? 'Points are measured to it' : 'Remove'}
-                    disabled={used(mark.id)}
-                    onClick={() =>
-                      onTakeOff((draft) => {
-                        draft.marks.splice(i, 1);
-                        draft.between = draft.between.filter(
-                          ({ from, to }) => from !== mark.id && to !== mark.id,
-                        );
-                        for (const other of draft.marks)
-                          if (other.mirrors === mark.id) delete other.mirrors;
-                      })
-                    }
-                  >
-                    <DeleteIcon fontSize="small" />
-                  </IconButton>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
+                  {AXES.map((axis) => (
+                    <td key={axis} style={{ whiteSpace: 'nowrap' }}>
+                      <LengthField
+                        label={mark.known[axis] ? axis : `${axis}, roughly`}
+                        value={mark[axis]}
+                        unit={unit}
+                        schema={coordinate}
+                        onValue={(mm, step) => edit(i, (m) => void (m[axis] = mm), step)}
+                        width={104}
+                      />
+                      <Checkbox
+                        size="small"
+                        sx={{ p: 0.25 }}
+                        checked={mark.known[axis]}
+                        slotProps={{ input: { 'aria-label': `${mark.name}: ${axis} is known` } }}
+                        onChange={(event) =>
+                          edit(i, (m) => void (m.known[axis] = event.target.checked))
+                        }
+                      />
+                    </td>
+                  ))}
+                  <td>
+                    <TextField
+                      select
+                      value={mark.mirrors ?? mirrorOf(mark, marks) ?? ''}
+                      onChange={(event) =>
+                        onTakeOff((draft) => {
+                          for (const other of draft.marks)
+                            if (other.mirrors === mark.id) delete other.mirrors;
+                          if (event.target.value === '') delete draft.marks[i].mirrors;
+                          else draft.marks[i].mirrors = event.target.value;
+                        })
+                      }
+                      sx={{ width: 76 }}
+                      slotProps={{
+                        select: { displayEmpty: true },
+                        htmlInput: { 'aria-label': `${mark.name} mirrors` },
+                      }}
+                    >
+                      <MenuItem value="">–</MenuItem>
+                      {marks
+                        .filter(({ id }) => id !== mark.id)
+                        .map(({ id, name }) => (
+                          <MenuItem key={id} value={id}>
+                            {name}
+                          </MenuItem>
+                        ))}
+                    </TextField>
+                  </td>
+                  <PlacedCells mark={mark} network={network} unit={unit} />
+                  <td>
+                    <IconButton
+                      size="small"
+                      aria-label={`Remove ${mark.name}`}
+                      title={used(mark.id) ? 'Points are measured to it' : 'Remove'}
+                      disabled={used(mark.id)}
+                      onClick={() =>
+                        onTakeOff((draft) => {
+                          draft.marks.splice(i, 1);
+                          draft.between = draft.between.filter(
+                            ({ from, to }) => from !== mark.id && to !== mark.id,
+                          );
+                          for (const other of draft.marks)
+                            if (other.mirrors === mark.id) delete other.mirrors;
+                        })
+                      }
+                    >
+                      <DeleteIcon fontSize="small" />
+                    </IconButton>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+        </Box>
       )}
       <Button variant="outlined" size="small" onClick={add} sx={{ mt: 1.25 }}>
         Add a mark

@@ -23,7 +23,7 @@ import type { Measured } from '@/core/takeoff/records';
 import { putMeasured } from '@/core/takeoff/symmetry';
 import { pickText } from '../../download';
 import { LengthField } from '../../fields/NumberField';
-import { FIGURES, PAPER, VERDICT } from '../../theme';
+import { FIGURES, NARROW, PAPER, VERDICT } from '../../theme';
 import { tolerance } from '@/core/model/wording';
 import { useStable } from '../../useStable';
 import { RecordEditor } from './RecordEditor';
@@ -110,7 +110,14 @@ export function Points(props: Props) {
   }, [readPaste]);
 
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 344px', columnGap: 2.5 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'minmax(0, 1fr) 344px',
+        gap: 2.5,
+        [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
+      }}
+    >
       <div>
         <Table aria-label="Measured points">
           <thead>
