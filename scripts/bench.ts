@@ -4,11 +4,16 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import v8 from 'node:v8';
 import { Bench } from 'tinybench';
+import { POSITIONS } from '../src/core/bumpsteer/bumpSteer';
 import { shim } from '../src/core/bumpsteer/shim';
 import { blankBuild } from '../src/core/model/starts';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
+import { SAMPLES } from '../src/core/tolerance/bands';
+import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
+import { sensitivities } from '../src/core/tolerance/sensitivity';
 import { prepared } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
+import type { Page } from 'puppeteer-core';
 import { browse, newPage, openBuild, start } from '../e2e/havrik';
 
 /**
@@ -16,7 +21,8 @@ import { browse, newPage, openBuild, start } from '../e2e/havrik';
  * runs on the same one.
  */
 async function main(): Promise<void> {
-  const { front, travel } = blankBuild('bench');
+  const build = blankBuild('bench');
+  const { front, travel } = build;
   const { left } = prepared(front);
   const sweep = travelSweep(travel, 41);
 
@@ -26,7 +32,13 @@ async function main(): Promise<void> {
     .add('the same positions by the general-purpose solver', () => {
       for (const position of sweep.travel) referencePose(front, position, 0);
     })
-    .add('shim', () => void shim(front, travel));
+    .add('shim', () => void shim(front, travel))
+    .add('sensitivity list', () => void sensitivities(build, 'front', 'left'))
+    .add(`${SAMPLES} cars × ${POSITIONS} positions with their bands, in this process`, () => {
+      const cars = new MonteCarlo(build, 'front', 'left', 0);
+      cars.run(SAMPLES);
+      cars.bands();
+    });
   await bench.run();
   const medians = bench.tasks.map((task) => {
     if (task.result.state !== 'completed') throw new Error(`${task.name} did not finish`);
@@ -63,13 +75,21 @@ async function inChromium(): Promise<void> {
   await openBuild(page, app.address, 'Two-seat roadster');
   const address = page.url();
   const fresh = await newPage(browser);
-  const sizes: number[] = [];
+  const sizes = new Map<string, number>();
   fresh.page.on('response', (response) => {
-    if (!response.url().endsWith('.js')) return;
-    void response.buffer().then((body) => sizes.push(gzipSync(body).length));
+    const url = response.url();
+    if (url.endsWith('.js'))
+      void response.buffer().then((body) => sizes.set(url, gzipSync(body).length));
   });
   await fresh.page.goto(address, { waitUntil: 'networkidle0' });
-  await new Promise((resolve) => setTimeout(resolve, 500));
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  // What the page itself asked for; the rest is the worker's.
+  const own = await fresh.page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .filter((entry) => /script|link/u.test((entry as PerformanceResourceTiming).initiatorType))
+      .map(({ name }) => name),
+  );
   await fresh.page.close();
 
   await page.bringToFront();
@@ -104,10 +124,57 @@ async function inChromium(): Promise<void> {
     `keystroke to drawn floor and trace: ${median(times.map((t) => t.script)).toFixed(1)} ms of script, ` +
       `${median(times.map((t) => t.paint)).toFixed(1)} ms to the painted frame (median of ${times.length})`,
   );
-  const total = sizes.reduce((sum, size) => sum + size, 0);
-  console.log(`bench page’s JavaScript: ${(total / 1000).toFixed(0)} kB compressed (gzip)`);
+  await bandsInWorker(page);
+  const sum = (urls: string[]) => urls.reduce((total, url) => total + (sizes.get(url) ?? 0), 0);
+  const workers = [...sizes.keys()].filter((url) => !own.includes(url));
+  console.log(
+    `bench page’s JavaScript: ${(sum(own) / 1000).toFixed(0)} kB compressed (gzip), ` +
+      `and ${(sum(workers) / 1000).toFixed(0)} kB in its worker`,
+  );
   await browser.close();
   await app.stop();
+}
+
+/** Time from an edit to the band it brings, built in the page's worker, and what the page itself was held up by. */
+async function bandsInWorker(page: Page): Promise<void> {
+  const found = await page.evaluate(async () => {
+    const input = document.querySelector('#tieRodOuter-up') as HTMLInputElement;
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+    const band = () => document.querySelector('[data-curve="built"]')?.getAttribute('d');
+    const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+    const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+    const held: number[] = [];
+    new PerformanceObserver((list) =>
+      held.push(...list.getEntries().map(({ duration }) => duration)),
+    ).observe({ type: 'longtask' });
+    const times: number[] = [];
+    const frames: number[] = [];
+    for (let i = 0; i < 8; i++) {
+      await rest(1500);
+      set.call(input, `${238 + i * 0.7}`);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      await frame();
+      // The old band has followed the curve; the new one has another shape.
+      const followed = band();
+      const started = performance.now();
+      let last = started;
+      while (band() === followed && performance.now() - started < 10_000) {
+        await frame();
+        frames.push(performance.now() - last);
+        last = performance.now();
+      }
+      times.push(performance.now() - started);
+    }
+    return { times: times.slice(1), held, frames };
+  });
+  const sorted = (values: number[]) => [...values].sort((a, b) => a - b);
+  const times = sorted(found.times);
+  const frames = sorted(found.frames);
+  console.log(
+    `edit to new band, worker and 250 ms of rest included: ${times[times.length >> 1].toFixed(0)} ms (median of ${times.length}); ` +
+      `frames meanwhile ${frames[Math.floor(frames.length * 0.95)].toFixed(1)} ms (95th of 100), ` +
+      `long tasks ${found.held.length === 0 ? 'none' : `${found.held.length}, longest ${Math.max(...found.held).toFixed(0)} ms`}`,
+  );
 }
 
 void main();

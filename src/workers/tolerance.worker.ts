@@ -1,8 +1,9 @@
 import { expose } from 'comlink';
 import { pointsOf, prepareAxle } from '../core/kinematics/axle';
 import type { AxleName, Build, Side } from '../core/model/build';
-import { MonteCarlo, SAMPLES } from '../core/tolerance/monteCarlo';
-import type { Bands } from '../core/tolerance/monteCarlo';
+import { SAMPLES } from '../core/tolerance/bands';
+import { MonteCarlo } from '../core/tolerance/monteCarlo';
+import type { Bands } from '../core/tolerance/bands';
 import { sensitivities } from '../core/tolerance/sensitivity';
 import type { Sensitivity } from '../core/tolerance/sensitivity';
 

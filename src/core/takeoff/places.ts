@@ -10,7 +10,7 @@ import { benchToChassis, spinForCaster, spun, wheelFrameOf } from './bench';
 import type { WheelFrame } from './bench';
 import { adjustNetwork } from './network';
 import type { Adjusted } from './network';
-import { UPRIGHT_POINTS, noTakeOff } from './records';
+import { UPRIGHT_POINTS, recordOf, takeOffOf } from './records';
 import type { ByDistances, Direct, Measured, OnBench, TakeOff, UprightPoint } from './records';
 import { locate } from './trilateration';
 import type { Placed } from './trilateration';
@@ -43,17 +43,6 @@ export type PlaceRead =
       placed?: Placed;
     }
   | { ok: false; why: string };
-
-export const takeOffOf = (build: Build): TakeOff => build.takeOff ?? noTakeOff();
-
-/** The record of a point on one side, if it was measured there. */
-export const recordOf = (
-  takeOff: TakeOff,
-  axle: AxleName,
-  side: Side,
-  point: PointName,
-): Measured | undefined =>
-  takeOff.measured.find((m) => m.axle === axle && m.side === side && m.point === point);
 
 const toPoint = ([ahead, out, up]: Vec): Point => ({ ahead, out, up });
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { COORDINATES, POINT_NAMES } from '../model/points';
+import type { PointName } from '../model/points';
 import { coordinate, group, label, measure, problem, tolerance } from '../model/wording';
 
 /** ± that a way of measuring usually has: mm, and degrees for the level. Common practice. */
@@ -125,3 +126,17 @@ export const noTakeOff = (): TakeOff => ({
   measured: [],
   placing: USUAL.tape,
 });
+
+/** What was measured of a build; nothing where it has no take-off. To be read, not changed. */
+export const takeOffOf = (build: { takeOff?: TakeOff }): TakeOff => build.takeOff ?? NOTHING;
+
+const NOTHING = noTakeOff();
+
+/** The record of a point on one side, if it was measured there. */
+export const recordOf = (
+  takeOff: TakeOff,
+  axle: Measured['axle'],
+  side: Measured['side'],
+  point: PointName,
+): Measured | undefined =>
+  takeOff.measured.find((m) => m.axle === axle && m.side === side && m.point === point);

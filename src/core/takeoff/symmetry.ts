@@ -9,7 +9,8 @@ import { readAt } from '../motion/sweep';
 import { Assembly } from '../tolerance/assembly';
 import { AT, JOINTS } from '../tolerance/joints';
 import { cornerOf } from '../tolerance/sensitivity';
-import { readerOf, recordOf, takeOffOf } from './places';
+import { readerOf } from './places';
+import { recordOf, takeOffOf } from './records';
 
 /** A point measured on both sides: right less left in the corner's own axes, mm. */
 export interface SideBySide {

@@ -1,6 +1,7 @@
 import { POSITIONS } from '../bumpsteer/bumpSteer';
 import { blankBuild } from '../model/starts';
-import { MonteCarlo, SAMPLES, bandAt } from './monteCarlo';
+import { SAMPLES, bandAt } from './bands';
+import { MonteCarlo } from './monteCarlo';
 import { sensitivities } from './sensitivity';
 
 const build = blankBuild('test');

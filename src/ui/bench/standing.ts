@@ -4,7 +4,7 @@ import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import type { Targets } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import { POINT_NAMES } from '@/core/model/points';
-import { takeOffOf } from '@/core/takeoff/places';
+import { takeOffOf } from '@/core/takeoff/records';
 import { RIM_CLEARANCE, rimClearances } from '@/core/upright/rim';
 import { standing } from '@/core/upright/standing';
 import { STATIONS } from './viewStore';

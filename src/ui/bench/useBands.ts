@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
 import type { AxleName, Build, Side } from '@/core/model/build';
-import type { Bands } from '@/core/tolerance/monteCarlo';
+import type { Bands } from '@/core/tolerance/bands';
 import { toleranceWorker } from './toleranceWorker';
 
 /** How long the bench waits for the typing to rest before it builds cars, ms. */

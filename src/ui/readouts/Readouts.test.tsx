@@ -6,7 +6,7 @@ import type { Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import { MonteCarlo } from '@/core/tolerance/monteCarlo';
-import type { Bands } from '@/core/tolerance/monteCarlo';
+import type { Bands } from '@/core/tolerance/bands';
 import { Readouts } from './Readouts';
 
 const wheel = (of: Build) => {

@@ -11,8 +11,8 @@ import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { spanOf } from '@/core/motion/range';
 import type { Reading, Sweep } from '@/core/motion/sweep';
-import { bandAt } from '@/core/tolerance/monteCarlo';
-import type { Banded, Bands } from '@/core/tolerance/monteCarlo';
+import { bandAt } from '@/core/tolerance/bands';
+import type { Banded, Bands } from '@/core/tolerance/bands';
 import { FIGURES, PAPER } from '../theme';
 import { Ruler } from './Ruler';
 

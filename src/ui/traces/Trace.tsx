@@ -23,7 +23,7 @@ import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { valueAt } from '@/core/motion/sweep';
 import type { Sweep } from '@/core/motion/sweep';
-import type { Bands } from '@/core/tolerance/monteCarlo';
+import type { Bands } from '@/core/tolerance/bands';
 import { FIGURES, PAPER } from '../theme';
 import { aboutNought, around, travelTicks } from './axes';
 import type { DegreeAxis } from './axes';

@@ -6,7 +6,7 @@ import type { Targets } from '@/core/model/brief';
 import type { Travel } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Reading } from '@/core/motion/sweep';
-import type { Bands } from '@/core/tolerance/monteCarlo';
+import type { Bands } from '@/core/tolerance/bands';
 import type { CornerView } from '../bench/useCorner';
 import { Column } from '../bench/frame';
 import { Choice } from '../fields/Choice';

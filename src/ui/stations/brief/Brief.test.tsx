@@ -1,11 +1,10 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { produce } from 'immer';
-import { useState } from 'react';
 import { blankBuild } from '@/core/model/starts';
-import type { Build } from '@/core/model/build';
 import { STARTER_SHELF } from '@/core/model/starterShelf';
 import { trackOf } from '@/core/upright/place';
+import { Editing } from '@/test/editing';
+import type { Held } from '@/test/editing';
 import { Wheel } from '../wheel/Wheel';
 import { Brief } from './Brief';
 
@@ -17,30 +16,31 @@ jest.mock('@/server/actions', () => ({
 }));
 jest.setTimeout(30_000);
 
-let latest: Build;
+const held: Held = { build: blankBuild('x') };
 
-function Bench({ station, start }: { station: 'brief' | 'wheel'; start: Build }) {
-  const [build, setBuild] = useState(start);
-  latest = build;
-  const onEdit = (change: (build: Build) => void) =>
-    setBuild((before) => produce(before, (draft) => void change(draft)));
-  return station === 'brief' ? (
-    <Brief build={build} unit="mm" onEdit={onEdit} onAxle={() => undefined} />
-  ) : (
-    <Wheel
-      build={build}
-      axle="front"
-      side="left"
-      unit="mm"
-      onEdit={onEdit}
-      onTry={() => undefined}
-      tried={null}
-    />
-  );
-}
 const user = userEvent.setup({ delay: null });
-const show = (station: 'brief' | 'wheel', start = blankBuild('x')) =>
-  render(<Bench station={station} start={start} />);
+const show = (station: 'brief' | 'wheel', start = blankBuild('x')) => {
+  held.build = start;
+  render(
+    <Editing held={held}>
+      {(build, onEdit) =>
+        station === 'brief' ? (
+          <Brief build={build} unit="mm" onEdit={onEdit} onAxle={() => undefined} />
+        ) : (
+          <Wheel
+            build={build}
+            axle="front"
+            side="left"
+            unit="mm"
+            onEdit={onEdit}
+            onTry={() => undefined}
+            tried={null}
+          />
+        )
+      }
+    </Editing>,
+  );
+};
 const type = async (label: string, text: string) => {
   const element = screen.getAllByRole('textbox', { name: label })[0];
   await user.clear(element);
@@ -59,9 +59,9 @@ describe('the brief', () => {
     await user.click(screen.getByRole('combobox', { name: 'Use' }));
     expect(screen.queryByRole('option', { name: 'Kart' })).toBeNull();
     await user.click(screen.getByRole('option', { name: 'Drift' }));
-    expect(latest.brief!.targets).toMatchObject({ caster: [3, 9], lock: 55 });
+    expect(held.build.brief!.targets).toMatchObject({ caster: [3, 9], lock: 55 });
     await user.click(target('caster').getByRole('button', { name: 'Back to it' }));
-    expect(latest.brief!.targets.caster).toEqual([6, 9]);
+    expect(held.build.brief!.targets.caster).toEqual([6, 9]);
   });
 
   it('refuses a band that runs backwards, and keeps what was typed', async () => {
@@ -70,14 +70,14 @@ describe('the brief', () => {
     await user.type(target('kpi').getByLabelText('from'), '20');
     expect(target('kpi').getByText(/write the smaller first/)).toBeVisible();
     expect(target('kpi').getByLabelText('from')).toHaveValue('20');
-    expect(latest.brief?.targets.kpi[0] ?? 8).toBe(2);
+    expect(held.build.brief?.targets.kpi[0] ?? 8).toBe(2);
   });
 
   it('lets a school be picked, and shows which one holds', async () => {
     show('brief');
     const ackermann = within(screen.getByRole('group', { name: 'How much Ackermann?' }));
     await user.click(ackermann.getByRole('button', { name: /Parallel or less/ }));
-    expect(latest.brief!.targets.ackermann).toEqual([-40, 20]);
+    expect(held.build.brief!.targets.ackermann).toEqual([-40, 20]);
     expect(ackermann.getByRole('button', { pressed: true })).toHaveTextContent('Parallel or less');
   });
 
@@ -87,7 +87,7 @@ describe('the brief', () => {
     await type('Width allowed', '1400');
     expect(screen.getByLabelText('Reached')).toHaveTextContent(/mm of 1400 mm allowed/);
     await user.click(screen.getByRole('button', { name: 'any will do' }));
-    expect(latest.brief!.limits.width).toBeUndefined();
+    expect(held.build.brief!.limits.width).toBeUndefined();
   });
 
   it('reads a tyre’s size, and says what is wrong with one it cannot read', async () => {
@@ -95,15 +95,15 @@ describe('the brief', () => {
     await type('Tyre size', '195/55');
     expect(screen.getByText(/is not a tyre size: try 195\/50R15/)).toBeVisible();
     await type('Tyre size', '195/50R15{Enter}');
-    expect(latest.front.tyre).toEqual({ radius: 276.5, width: 195, code: '195/50R15' });
+    expect(held.build.front.tyre).toEqual({ radius: 276.5, width: 195, code: '195/50R15' });
   });
 
   it('takes a rack from the shelf, which then is the build’s own', async () => {
     show('brief');
     await user.click(screen.getByRole('button', { name: 'A rack from the shelf' }));
     await user.click(await screen.findByText('Quick centre rack'));
-    expect(latest.front.rack).toMatchObject({ travel: 42, perTurn: 65, pinion: 'centre' });
-    expect(latest.front.points.tieRodInner.out).toBe(158);
+    expect(held.build.front.rack).toMatchObject({ travel: 42, perTurn: 65, pinion: 'centre' });
+    expect(held.build.front.points.tieRodInner.out).toBe(158);
   });
 });
 
@@ -111,19 +111,19 @@ describe('the wheel and its upright', () => {
   it('are placed by track without a trace of what was typed on the way', async () => {
     show('wheel');
     await type('Track at contact', '1400');
-    expect(trackOf(latest.front)).toBeCloseTo(1400, 3);
+    expect(trackOf(held.build.front)).toBeCloseTo(1400, 3);
     const start = blankBuild('x').front.points;
-    const by = latest.front.points.wheelCentre.out - start.wheelCentre.out;
-    expect(latest.front.points.upperOuter.out - start.upperOuter.out).toBeCloseTo(by, 3);
+    const by = held.build.front.points.wheelCentre.out - start.wheelCentre.out;
+    expect(held.build.front.points.upperOuter.out - start.upperOuter.out).toBeCloseTo(by, 3);
   });
 
   it('lean for KPI, with camber going along where the upright is one solid part', async () => {
     show('wheel');
     await type('KPI, + top in', '12');
-    expect(latest.front.static.camber).toBe(-1);
+    expect(held.build.front.static.camber).toBe(-1);
     await user.click(screen.getByLabelText('One solid part'));
     await type('KPI, + top in', '13');
-    expect(latest.front.static.camber).toBeCloseTo(-2, 1);
+    expect(held.build.front.static.camber).toBeCloseTo(-2, 1);
   });
 
   it('name what alone gives a wanted scrub radius, and take it', async () => {
@@ -135,7 +135,7 @@ describe('the wheel and its upright', () => {
     const way = document.querySelector('[data-way="offset"]') as HTMLElement;
     expect(way).toHaveTextContent('30 mm → 44.1 mm');
     await user.click(within(way).getByRole('button', { name: 'Take' }));
-    expect(latest.front.rim!.offset).toBeCloseTo(44.13, 1);
+    expect(held.build.front.rim!.offset).toBeCloseTo(44.13, 1);
     expect(document.querySelector('[data-way]')).toBeNull();
   });
 

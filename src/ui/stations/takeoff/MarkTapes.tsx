@@ -9,7 +9,7 @@ import { printLength, readable } from '@/core/model/units';
 import { markDistanceSchema, USUAL } from '@/core/takeoff/records';
 import type { Mark } from '@/core/takeoff/records';
 import type { Adjusted } from '@/core/takeoff/network';
-import { takeOffOf } from '@/core/takeoff/places';
+import { takeOffOf } from '@/core/takeoff/records';
 import { LengthField } from '../../fields/NumberField';
 import { FIGURES, PAPER } from '../../theme';
 import type { StationProps } from './TakeOff';

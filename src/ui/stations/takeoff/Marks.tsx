@@ -12,7 +12,7 @@ import type { LengthUnit } from '@/core/model/units';
 import { printLength, readable } from '@/core/model/units';
 import { coordinate, label } from '@/core/model/wording';
 import type { Adjusted } from '@/core/takeoff/network';
-import { takeOffOf } from '@/core/takeoff/places';
+import { takeOffOf } from '@/core/takeoff/records';
 import type { Mark } from '@/core/takeoff/records';
 import { LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';

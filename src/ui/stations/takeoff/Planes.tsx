@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import { COORDINATES } from '@/core/model/points';
 import type { Coordinate } from '@/core/model/points';
 import { coordinate, label } from '@/core/model/wording';
-import { takeOffOf } from '@/core/takeoff/places';
+import { takeOffOf } from '@/core/takeoff/records';
 import type { Plane } from '@/core/takeoff/records';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';

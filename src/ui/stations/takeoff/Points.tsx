@@ -16,7 +16,7 @@ import type { Point, PointName } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { recordOf, takeOffOf } from '@/core/takeoff/places';
+import { recordOf, takeOffOf } from '@/core/takeoff/records';
 import type { PlaceRead, Reader } from '@/core/takeoff/places';
 import { USUAL } from '@/core/takeoff/records';
 import type { Measured } from '@/core/takeoff/records';

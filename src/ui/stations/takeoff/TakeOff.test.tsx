@@ -1,47 +1,39 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
-import { produce } from 'immer';
-import { useState } from 'react';
 import { blankBuild } from '@/core/model/starts';
-import type { Build } from '@/core/model/build';
+import type * as Real from '@/core/tolerance/sensitivity';
+import { Editing } from '@/test/editing';
+import type { Held } from '@/test/editing';
 import { TakeOff } from './TakeOff';
 
 // The worker's own computation, without a worker.
-jest.mock('../../bench/toleranceWorker', () => ({
-  toleranceWorker: () => ({
-    sensitivities: async (build: unknown, axle: never, side: never) =>
-      jest
-        .requireActual<typeof import('@/core/tolerance/sensitivity')>(
-          '@/core/tolerance/sensitivity',
-        )
-        .sensitivities(build as never, axle, side),
-    cancel: jest.fn(),
-  }),
-}));
+jest.mock('../../bench/toleranceWorker', () => {
+  const { sensitivities } = jest.requireActual<typeof Real>('@/core/tolerance/sensitivity');
+  return {
+    toleranceWorker: () => ({
+      sensitivities: async (...of: Parameters<typeof sensitivities>) => sensitivities(...of),
+    }),
+  };
+});
 jest.mock('@/server/actions', () => ({ shelf: jest.fn() }));
 
-let latest: Build;
+const held: Held = { build: blankBuild('x') };
 
-function Bench({ start }: { start: Build }) {
-  const [build, setBuild] = useState(start);
-  latest = build;
-  return (
-    <SnackbarProvider>
-      <TakeOff
-        build={build}
-        axle="front"
-        side="left"
-        unit="mm"
-        bands={null}
-        onEdit={(change) => setBuild((before) => produce(before, (draft) => void change(draft)))}
-      />
-    </SnackbarProvider>
-  );
-}
 const user = userEvent.setup({ delay: null });
 jest.setTimeout(30_000);
-const show = (start = blankBuild('x')) => render(<Bench start={start} />);
+const show = (start = blankBuild('x')) => {
+  held.build = start;
+  render(
+    <SnackbarProvider>
+      <Editing held={held}>
+        {(build, onEdit) => (
+          <TakeOff build={build} axle="front" side="left" unit="mm" bands={null} onEdit={onEdit} />
+        )}
+      </Editing>
+    </SnackbarProvider>,
+  );
+};
 const row = (point: string) => document.querySelector(`[data-measured="${point}"]`) as HTMLElement;
 const choose = async (label: string) => user.click(screen.getByRole('button', { name: label }));
 const field = (label: string, nth = 0) => screen.getAllByLabelText(label)[nth];
@@ -61,7 +53,7 @@ it('takes a point by tape from a plane of the builder’s own, and puts it into 
   show();
   await user.click(screen.getByRole('tab', { name: 'Datum planes' }));
   await choose('Add a floor plate');
-  expect(latest.takeOff!.planes[0]).toMatchObject({ axis: 'up', at: 40, facing: 1 });
+  expect(held.build.takeOff!.planes[0]).toMatchObject({ axis: 'up', at: 40, facing: 1 });
   await user.click(screen.getByRole('tab', { name: 'Points' }));
   await choose('lower arm front pivot');
   await choose('tape & square');
@@ -71,7 +63,7 @@ it('takes a point by tape from a plane of the builder’s own, and puts it into 
   expect(row('lowerFrontInner')).toHaveTextContent('140, 250, 185');
   expect(row('lowerFrontInner')).toHaveTextContent('5 off');
   await choose('Put 1 into the model');
-  expect(latest.front.points.lowerFrontInner).toEqual({ ahead: 140, out: 250, up: 185 });
+  expect(held.build.front.points.lowerFrontInner).toEqual({ ahead: 140, out: 250, up: 185 });
   expect(row('lowerFrontInner')).toHaveTextContent('yes');
 });
 
@@ -81,7 +73,7 @@ it('refuses a ± of nought in words and keeps what was typed', async () => {
   await type(field('±'), '0');
   expect(screen.getByText(/a ± is above 0/)).toBeVisible();
   expect(field('±')).toHaveValue('0');
-  expect(latest.takeOff!.measured[0]).toMatchObject({ ahead: { tolerance: 1.5 } });
+  expect(held.build.takeOff!.measured[0]).toMatchObject({ ahead: { tolerance: 1.5 } });
 });
 
 it('asks for marks before distances, and says when they stand in a line', async () => {
@@ -90,7 +82,7 @@ it('asks for marks before distances, and says when they stand in a line', async 
   expect(screen.getByText(/There are no datum marks yet/)).toBeVisible();
   await user.click(screen.getByRole('tab', { name: 'Datum marks' }));
   for (let i = 0; i < 3; i++) await choose('Add a mark');
-  expect(latest.takeOff!.marks.map(({ name }) => name)).toEqual(['A', 'B', 'C']);
+  expect(held.build.takeOff!.marks.map(({ name }) => name)).toEqual(['A', 'B', 'C']);
   expect(screen.getByRole('status')).toHaveTextContent(/do not hold/);
   for (const mark of ['B', 'C'])
     for (const axis of ['ahead', 'left', 'up'])
@@ -113,7 +105,7 @@ it('measures an upright on the bench, by an angle if that is easier', async () =
   await choose('Measure the angle D instead of A');
   await type(field('D hub face to joints'), '12');
   expect(row('upperOuter')).toHaveTextContent('bench');
-  expect(latest.takeOff!.measured.find(({ point }) => point === 'upperOuter')).toMatchObject({
+  expect(held.build.takeOff!.measured.find(({ point }) => point === 'upperOuter')).toMatchObject({
     lean: { value: 12, tolerance: 0.1 },
   });
 });
@@ -125,7 +117,7 @@ it('takes a pasted table with a decimal comma, or says which line is wrong and c
     'point\tahead_mm\tout_mm\tup_mm\r\nlowerOuter\t1,5\t620\t176\r\nupperOuter\t0\t590\tx',
   );
   expect(await screen.findByText(/Nothing was taken in/)).toHaveTextContent('line 3');
-  expect(latest.takeOff).toBeUndefined();
+  expect(held.build.takeOff).toBeUndefined();
   await paste('point\tahead_mm\tout_mm\tup_mm\r\nlowerOuter\t1,5\t620\t176\r\n');
   expect(row('lowerOuter')).toHaveTextContent('1.5, 620, 176');
 });
@@ -153,8 +145,8 @@ it('compares the sides and takes both as they are', async () => {
   expect(screen.getByText(/upper arm front pivot is furthest out: 6 mm/)).toBeVisible();
   expect(screen.getByText(/of camber and .* of toe between the wheels/)).toBeVisible();
   await choose('Take both as they are');
-  expect(latest.front.rightPoints!.upperFrontInner.up).toBe(391);
-  expect(latest.front.points.upperFrontInner.up).toBe(385);
+  expect(held.build.front.rightPoints!.upperFrontInner.up).toBe(391);
+  expect(held.build.front.points.upperFrontInner.up).toBe(385);
 });
 
 it('lists what deserves the caliper, worst first, for what is asked', async () => {

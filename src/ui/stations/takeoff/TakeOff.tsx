@@ -9,7 +9,7 @@ import type { LengthUnit } from '@/core/model/units';
 import { readerOf } from '@/core/takeoff/places';
 import { noTakeOff } from '@/core/takeoff/records';
 import type { TakeOff as TakeOffDocument } from '@/core/takeoff/records';
-import type { Bands } from '@/core/tolerance/monteCarlo';
+import type { Bands } from '@/core/tolerance/bands';
 import { useStable } from '../../useStable';
 import { Caliper } from './Caliper';
 import { Marks } from './Marks';
