@@ -23,8 +23,28 @@ async function main(): Promise<void> {
   await page.waitForSelector('[data-curve="proposed"]');
   await shoot('shim');
   await page.keyboard.press('Escape');
-  await openStation(page, 'Brief');
-  await shoot('brief');
+  await page.waitForSelector('[data-curve="built"]');
+  for (const [station, shown, name] of [
+    ['Brief', '[data-target]', 'brief'],
+    ['Take-off', '[data-measured]', 'takeoff'],
+    ['Wheel & upright', '[aria-label="Inside the rim"]', 'wheel'],
+  ]) {
+    await openStation(page, station);
+    await page.waitForSelector(shown);
+    if (name === 'wheel') await page.locator('::-p-aria([name="camber"][role="button"])').click();
+    await shoot(name);
+  }
+  await openStation(page, 'Take-off');
+  for (const [tab, name] of [
+    ['Datum marks', 'marks'],
+    ['What deserves the caliper', 'caliper'],
+  ]) {
+    await page.locator(`::-p-aria([name="${tab}"][role="tab"])`).click();
+    await page.waitForSelector(`[role=tab][aria-selected=true]::-p-text(${tab})`);
+    await shoot(name);
+  }
+  await page.goto(`${app.address}/shelf`, { waitUntil: 'networkidle0' });
+  await shoot('shelf');
   await browser.close();
   await app.stop();
 }

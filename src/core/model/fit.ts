@@ -11,7 +11,7 @@ export function fitTyre(design: AxleDesign, tyre: TyrePart): void {
   if (tyre.code === '') delete design.tyre.code;
   else design.tyre.code = tyre.code;
   const size = readTyreCode(tyre.code);
-  if (size.ok && design.rim) design.rim.diameter = size.value.rim;
+  if (size.ok && size.value.rim !== null && design.rim) design.rim.diameter = size.value.rim;
   setLoadedRadius(design, tyre.radius);
 }
 

@@ -4,8 +4,8 @@ import { shown } from './wording';
 export interface TyreSize {
   diameter: number;
   width: number;
-  /** Diameter of the rim at the bead seats. */
-  rim: number;
+  /** Diameter of the rim at the bead seats; null where only the tyre's own size is given. */
+  rim: number | null;
 }
 
 export type TyreRead = { ok: true; value: TyreSize } | { ok: false; why: string };
@@ -21,6 +21,8 @@ const FULL_HEIGHT = /^(\d{3})(?:R|-)(1\d|2[0-4])(?:C)?(?:\d{2,3}[A-Z])?$/u;
 /** `18x7-10`, `31x10.50R15LT`, `11x7.10-5`: diameter x width, rim, all inches. */
 const INCHES =
   /^(\d{1,2}(?:\.\d+)?)X(\d{1,2}(?:\.\d+)?)(?:R|B|-)(\d{1,2}(?:\.\d)?)(?:LT)?(?:\d{2,3}[A-Z])?$/u;
+/** `580x195`: free diameter x width, mm. */
+const PLAIN = /^(\d{3,4}(?:\.\d+)?)X(\d{2,3}(?:\.\d+)?)(?:MM)?$/u;
 const FULL = 82;
 
 /**
@@ -39,12 +41,15 @@ export function readTyreCode(text: string): TyreRead {
     const [diameter, width, rim] = inches.slice(1, 4).map((inch) => Number(inch) * INCH);
     return plausible(text, { diameter, width, rim });
   }
+  const plain = PLAIN.exec(body);
+  if (plain)
+    return plausible(text, { diameter: Number(plain[1]), width: Number(plain[2]), rim: null });
   return {
     ok: false,
     why:
       text.trim() === ''
         ? 'is empty'
-        : `${shown(text.trim())} is not a tyre size: try 195/50R15 or 18x7-10, or give diameter and width`,
+        : `${shown(text.trim())} is not a tyre size: try 195/50R15, 18x7-10, or diameter x width in mm: 580x195`,
   };
 }
 
@@ -54,13 +59,9 @@ function sized(text: string, width: number, percent: number, rimInches: number):
 }
 
 function plausible(text: string, size: TyreSize): TyreRead {
-  if (
-    size.rim < size.diameter - 10 &&
-    size.rim >= 3 * INCH &&
-    size.rim <= 30 * INCH &&
-    size.width < size.diameter
-  )
-    return { ok: true, value: size };
+  const { rim, diameter, width } = size;
+  const fits = rim === null || (rim < diameter - 10 && rim >= 3 * INCH && rim <= 30 * INCH);
+  if (fits && width < diameter) return { ok: true, value: size };
   return { ok: false, why: `${shown(text.trim())} makes no tyre: the rim would not fit into it` };
 }
 

@@ -22,10 +22,12 @@ export function BenchDrawing({
   joints,
   point,
   lean,
+  stud,
 }: {
   joints: Hung['joints'];
   point: UprightPoint;
   lean: boolean;
+  stud: boolean;
 }) {
   const at = Object.fromEntries(
     ORDER.map((name) => [name, joints[name] ?? USUAL_PLACES[name]]),
@@ -118,6 +120,12 @@ export function BenchDrawing({
             y2={y(chosen.above)}
           />
         )}
+        {stud && (
+          <path
+            d={`M${edge(chosen.inboard) - 5} ${y(chosen.above) - 26}l10 52`}
+            strokeDasharray="4 2"
+          />
+        )}
         <Dimension x1={10} y1={y(0)} x2={10} y2={y(chosen.above)} />
         <Dimension x1={middle} y1={HEIGHT - 12} x2={side(chosen.ahead)} y2={HEIGHT - 12} />
       </g>
@@ -129,6 +137,11 @@ export function BenchDrawing({
         >
           {lean ? 'D' : 'A'}
         </text>
+        {stud && (
+          <text x={edge(chosen.inboard) - 20} y={y(chosen.above) + 26}>
+            E
+          </text>
+        )}
         <text x={16} y={(y(0) + y(chosen.above)) / 2 + 5}>
           B
         </text>

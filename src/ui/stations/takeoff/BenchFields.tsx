@@ -40,6 +40,7 @@ export function BenchFields({
         joints={joints}
         point={record.point}
         lean={upper && record.lean !== undefined}
+        stud={record.stud !== undefined}
       />
       {(['inboard', 'above', 'ahead'] as const).map((what) => {
         if (what === 'inboard' && upper && record.lean) return null;

@@ -39,7 +39,7 @@ export function TyreCode({ design, change, width = 132 }: Props) {
       change('', (d) => {
         d.tyre.code = typed;
         d.tyre.width = read.value.width;
-        if (d.rim) d.rim.diameter = read.value.rim;
+        if (d.rim && read.value.rim !== null) d.rim.diameter = read.value.rim;
         setLoadedRadius(d, estimatedLoadedRadius(read.value.diameter));
       });
     if (typed === '' || read?.ok) setText(null);
@@ -98,7 +98,7 @@ export const TyreFields = (props: Props) => (
 function rimFor(design: AxleDesign): NonNullable<AxleDesign['rim']> {
   const size = readTyreCode(design.tyre.code ?? '');
   return {
-    diameter: size.ok ? size.value.rim : 15 * 25.4,
+    diameter: (size.ok ? size.value.rim : null) ?? 15 * 25.4,
     width: Math.round((design.tyre.width * 0.9) / 12.7) * 12.7,
     offset: 0,
   };
