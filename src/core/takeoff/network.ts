@@ -28,6 +28,8 @@ const AXES = ['ahead', 'left', 'up'] as const;
 const MIRROR = 1e-3;
 const CONTRADICTS = 2.5;
 const LARGEST_STEP = 200;
+/** A step that is as good as none, mm. */
+const SETTLED = 1e-7;
 
 const placeOf = (mark: Mark): Vec => [mark.ahead, mark.left, mark.up];
 
@@ -111,13 +113,13 @@ export function adjustNetwork(marks: Mark[], between: MarkDistance[]): Adjusted 
     const next = costOf(conditions());
     if (next <= cost) {
       damping = Math.max(damping / 5, 1e-14);
-      const done = largest < 1e-9;
+      const done = largest < SETTLED || cost - next <= cost * 1e-14;
       cost = next;
       if (done) break;
     } else {
       places.forEach((place, i) => place.splice(0, 3, ...before[i]));
       damping *= 6;
-      if (damping > 1e12) break;
+      if (damping > 1e12 || largest < SETTLED) break;
     }
   }
 

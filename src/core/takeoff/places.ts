@@ -55,8 +55,7 @@ export interface Reader {
 /** Reads the records of a build. Where marks are to be placed by their distances, they are. */
 export function readerOf(build: Build): Reader {
   const takeOff = takeOffOf(build);
-  const loose = takeOff.marks.some(({ known }) => !(known.ahead && known.left && known.up));
-  const network = loose ? adjustNetwork(takeOff.marks, takeOff.between) : null;
+  const network = networkOf(takeOff);
   return {
     network,
     read: (record) => {
@@ -65,6 +64,17 @@ export function readerOf(build: Build): Reader {
       return readDistances(takeOff, network, record);
     },
   };
+}
+
+let lastNetwork: { marks: unknown; between: unknown; network: Adjusted | null } | null = null;
+
+/** The datum marks as their tapes place them; null where all are known. Worked out once for the same marks and tapes. */
+function networkOf({ marks, between }: TakeOff): Adjusted | null {
+  if (lastNetwork?.marks === marks && lastNetwork.between === between) return lastNetwork.network;
+  const loose = marks.some(({ known }) => !(known.ahead && known.left && known.up));
+  const network = loose ? adjustNetwork(marks, between) : null;
+  lastNetwork = { marks, between, network };
+  return network;
 }
 
 const AXIS: Record<(typeof COORDINATES)[number], Vec> = {
