@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { freedomsSchema } from '../freedoms/freedoms';
 import { takeOffSchema } from '../takeoff/records';
 import { briefSchema } from './brief';
 import { pointsSchema } from './points';
@@ -51,6 +52,8 @@ const doubleWishbone = {
   tyre: tyreSchema,
   rim: rimSchema.optional(),
   points: pointsSchema,
+  /** What can still be changed of each coordinate. */
+  freedoms: freedomsSchema.optional(),
   /** The right side's own points where it is not the left's mirror image. */
   rightPoints: pointsSchema.optional(),
 };

@@ -1,0 +1,175 @@
+import { z } from 'zod';
+import { COORDINATES, POINT_NAMES } from '../model/points';
+import type { Coordinate, PointName } from '../model/points';
+import { coordinate, group, measure, problem } from '../model/wording';
+
+/**
+ * What a builder can still change of one coordinate. Lengths mm. A coordinate without a freedom is open:
+ * it may be drawn anywhere, but finders leave it alone.
+ */
+const KINDS = {
+  /** Measured, welded. */
+  fixed: group({ kind: z.literal('fixed') }),
+  /** A slot, or a bracket not yet welded: from min to max, in steps (0: any). */
+  range: group({
+    kind: z.literal('range'),
+    min: coordinate,
+    max: coordinate,
+    step: measure('mm', 0, 500),
+  }),
+  /** Drilled holes, arms on the shelf. */
+  choices: group({
+    kind: z.literal('choices'),
+    at: z.array(coordinate).min(1, 'is empty: give at least one place').max(40, 'are more than 40'),
+  }),
+  /** Washers and spacers of a stock on `base`, at most so many, stacked one way. */
+  shims: group({
+    kind: z.literal('shims'),
+    base: coordinate,
+    stock: z
+      .array(measure('mm', 0.05, 100))
+      .min(1, 'is empty: give at least one washer')
+      .max(20, 'are more than 20'),
+    most: z.int({ error: problem }).min(1, 'is below 1').max(6, 'is over 6'),
+    way: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
+  }),
+  /** A rod end screwed in and out, half a turn at a time. */
+  thread: group({
+    kind: z.literal('thread'),
+    min: coordinate,
+    max: coordinate,
+    pitch: measure('mm', 0.2, 10),
+  }),
+};
+
+export const freedomSchema = z
+  .discriminatedUnion('kind', [KINDS.fixed, KINDS.range, KINDS.choices, KINDS.shims, KINDS.thread])
+  .refine((f) => !('min' in f) || f.min <= f.max, {
+    error: 'runs backwards: write the smaller end first',
+  });
+export type Freedom = z.infer<typeof freedomSchema>;
+export type FreedomKind = Freedom['kind'];
+
+const pointFreedoms = group({
+  ahead: freedomSchema.optional(),
+  out: freedomSchema.optional(),
+  up: freedomSchema.optional(),
+} satisfies Record<Coordinate, unknown>);
+
+/** Freedoms of an axle's points; both sides share them. */
+export const freedomsSchema = group(
+  Object.fromEntries(POINT_NAMES.map((name) => [name, pointFreedoms.optional()])) as Record<
+    PointName,
+    z.ZodOptional<typeof pointFreedoms>
+  >,
+);
+export type Freedoms = z.infer<typeof freedomsSchema>;
+
+/** A stock of washers and spacers to start from: common sizes, mm. */
+export const USUAL_STOCK = [0.5, 0.8, 1, 1.6, 3.2, 6.35];
+
+/** Places closer than this are one, mm. */
+const SAME = 0.005;
+
+/** Heights that a stock of washers can make, none included, each with the fewest that make it. */
+export function stacksOf(
+  stock: readonly number[],
+  most: number,
+): { height: number; of: number[] }[] {
+  let stacks: { height: number; of: number[] }[] = [{ height: 0, of: [] }];
+  let last = stacks;
+  for (let count = 0; count < most; count++) {
+    const next = last.flatMap(({ height, of }) =>
+      stock.map((washer) => ({ height: height + washer, of: [...of, washer] })),
+    );
+    last = [];
+    for (const stack of next)
+      if (!stacks.some(({ height }) => Math.abs(height - stack.height) < SAME)) {
+        stacks.push(stack);
+        last.push(stack);
+      }
+  }
+  stacks = stacks.sort((a, b) => a.height - b.height);
+  return stacks;
+}
+
+/** Every place a freedom has, rising; null where it has a whole range of them. */
+export function placesOf(freedom: Freedom, now: number): number[] | null {
+  switch (freedom.kind) {
+    case 'fixed':
+      return [now];
+    case 'choices':
+      return [...new Set(freedom.at)].sort((a, b) => a - b);
+    case 'shims':
+      return stacksOf(freedom.stock, freedom.most)
+        .map(({ height }) => freedom.base + freedom.way * height)
+        .sort((a, b) => a - b);
+    case 'range':
+    case 'thread':
+      return null;
+  }
+}
+
+/** Least and greatest place; nothing holds an open coordinate. */
+export function limitsOf(freedom: Freedom | undefined, now: number): [number, number] {
+  if (!freedom) return [-Infinity, Infinity];
+  if (freedom.kind === 'range' || freedom.kind === 'thread') return [freedom.min, freedom.max];
+  const places = placesOf(freedom, now)!;
+  return [places[0], places[places.length - 1]];
+}
+
+/** Step between places of a range; 0 where any will do. */
+export const stepOf = (freedom: Freedom): number =>
+  freedom.kind === 'range' ? freedom.step : freedom.kind === 'thread' ? freedom.pitch / 2 : 0;
+
+/** The place nearest to `wanted` that a freedom has. An open coordinate goes anywhere. */
+export function snap(freedom: Freedom | undefined, wanted: number, now: number): number {
+  if (!freedom) return wanted;
+  const places = placesOf(freedom, now);
+  if (places) return places.reduce((a, b) => (Math.abs(b - wanted) < Math.abs(a - wanted) ? b : a));
+  const [min, max] = limitsOf(freedom, now);
+  const within = Math.min(max, Math.max(min, wanted));
+  const step = stepOf(freedom);
+  if (step === 0) return within;
+  const last = Math.floor((max - min) / step + 1e-9);
+  return min + Math.min(last, Math.round((within - min) / step)) * step;
+}
+
+/** How much work a change is, one unit a washer: common practice. */
+const WORK: Record<FreedomKind, number> = { shims: 1, thread: 2, choices: 4, range: 8, fixed: 40 };
+
+/** Effort of a change of one coordinate; a larger move of the same kind costs a little more. */
+export function effortOf(freedom: Freedom | undefined, from: number, to: number): number {
+  const move = Math.abs(to - from);
+  if (move < SAME) return 0;
+  const kind = freedom?.kind ?? 'fixed';
+  const pieces =
+    freedom?.kind === 'shims'
+      ? (stacksOf(freedom.stock, freedom.most).find(
+          ({ height }) => Math.abs(freedom.base + freedom.way * height - to) < SAME,
+        )?.of.length ?? 1)
+      : 1;
+  return WORK[kind] * Math.max(1, pieces) + move / 100;
+}
+
+/** The washers of a shim freedom that make a place; null where none do. */
+export function washersFor(
+  freedom: Extract<Freedom, { kind: 'shims' }>,
+  to: number,
+): number[] | null {
+  const stack = stacksOf(freedom.stock, freedom.most).find(
+    ({ height }) => Math.abs(freedom.base + freedom.way * height - to) < SAME,
+  );
+  return stack ? stack.of : null;
+}
+
+/** Every coordinate of an axle that has a freedom other than fixed. */
+export const openedOf = (
+  freedoms: Freedoms | undefined,
+): { point: PointName; coordinate: Coordinate; freedom: Freedom }[] =>
+  POINT_NAMES.flatMap((point) =>
+    COORDINATES.flatMap((c) => {
+      const freedom = freedoms?.[point]?.[c];
+      return freedom && freedom.kind !== 'fixed' ? [{ point, coordinate: c, freedom }] : [];
+    }),
+  );
