@@ -68,6 +68,45 @@ describe('definitions, worked by hand', () => {
     expect(w.rollCentre).toBeCloseTo(w.contactUp - slope * w.contactOut, 9);
   });
 
+  it('finds the instant centre of a plane mechanism where the drawn lines meet', () => {
+    const out = (200 + 200 / 20 - 380 + 280 / 7) / (1 / 20 + 1 / 7);
+    const w = values(prepared(axleWith(planar, { toe: 0, camber: -2 })).left, 0, 0);
+    expect(w.instantOut).toBeCloseTo(out, 6);
+    expect(w.instantUp).toBeCloseTo(200 - (out - 200) / 20, 6);
+    const upright = values(prepared(axleWith(planar)).left, 0, 0);
+    expect(upright.contactLead).toBeCloseTo(0, 9);
+  });
+
+  it('finds the side-view instant centre where the arms’ planes meet beside the car', () => {
+    // Level across, pivot axes tilted in the side view: the planes of the arms are
+    // up = 200 + ahead/10 and up = 400 − ahead/15, which meet at ahead = 1200, up = 320.
+    const tilted = (at: number, slope: number, ahead: number, out: number) => ({
+      ahead,
+      out,
+      up: at + slope * ahead,
+    });
+    const w = values(
+      prepared(
+        axleWith({
+          ...planar,
+          lowerFrontInner: tilted(200, 1 / 10, 150, 200),
+          lowerRearInner: tilted(200, 1 / 10, -150, 200),
+          lowerOuter: tilted(200, 1 / 10, 0, 600),
+          upperFrontInner: tilted(400, -1 / 15, 150, 280),
+          upperRearInner: tilted(400, -1 / 15, -150, 280),
+          upperOuter: tilted(400, -1 / 15, 0, 580),
+        }),
+      ).left,
+      0,
+      0,
+    );
+    expect(w.sideInstantAhead).toBeCloseTo(1200, 3);
+    expect(w.sideInstantUp).toBeCloseTo(320, 3);
+    // The contact moves square to the line from it to the instant centre.
+    const slope = (w.sideInstantUp - w.contactUp) / (w.sideInstantAhead - w.contactAhead);
+    expect(w.contactLead).toBeCloseTo(-slope, 6);
+  });
+
   it('counts caster and trail positive when the top leans back', () => {
     const back = prepared(axleWith({ ...planar, upperOuter: { ahead: -30, out: 560, up: 420 } }));
     const w = values(back.left, 0, 0);

@@ -5,7 +5,9 @@ import { U } from '../kinematics/corner';
  * The quantities of one wheel, in the order of a row. Degrees and mm; signs:
  * toe + in, camber + top out, caster + top rearward, kpi + top inward, scrub + kingpin axis meets
  * the ground inboard of the contact point, trail + ahead of it, spindleLength + wheel centre
- * outboard of the kingpin axis. Contact and wheel are [ahead, out, up] in the corner's axes.
+ * outboard of the kingpin axis. Instant centres: front view in the plane across the car through the
+ * wheel centre, side view in the plane along it; contactLead is how far the upright's own point at the
+ * contact moves ahead per mm of bump, which makes anti-dive. Contact and wheel are [ahead, out, up] in the corner's axes.
  * Definitions follow SAE J670 and ISO 8855.
  */
 export const QUANTITIES = [
@@ -23,11 +25,27 @@ export const QUANTITIES = [
   'wheelUp',
   'spindleLength',
   'rollCentre',
+  'instantOut',
+  'instantUp',
+  'sideInstantAhead',
+  'sideInstantUp',
+  'contactLead',
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
-/** Number of quantities that carry exact slopes: all but the roll centre, itself made of slopes. */
-export const SLOPED = QUANTITIES.length - 1;
+/** Quantities that are made of slopes and carry none themselves: the last of the list. */
+export const UNSLOPED = [
+  'rollCentre',
+  'instantOut',
+  'instantUp',
+  'sideInstantAhead',
+  'sideInstantUp',
+  'contactLead',
+] as const;
+export type Unsloped = (typeof UNSLOPED)[number];
+
+/** Number of quantities that carry exact slopes. */
+export const SLOPED = QUANTITIES.length - UNSLOPED.length;
 
 /** A row: every quantity, then d/d travel of the sloped ones, then d/d rack of the same. */
 export const ROW_SIZE = QUANTITIES.length + 2 * SLOPED;
@@ -157,6 +175,11 @@ export function writeQuantities(
       const side = vy + tz * px - tx * pz;
       const rise = vz + tx * py - ty * px;
       row[at + 13] = cz + (cy * side) / rise;
+      row[at + 14] = wy - vz / tx;
+      row[at + 15] = wz + vy / tx;
+      row[at + 16] = wx + vz / ty;
+      row[at + 17] = wz - vx / ty;
+      row[at + 18] = (vx + ty * pz - tz * py) / rise;
     }
   }
 }

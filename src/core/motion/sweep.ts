@@ -1,8 +1,16 @@
 import type { AxleCorner } from '../kinematics/axle';
 import { whyNot } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { COLUMN, PER_RACK, PER_TRAVEL, QUANTITIES, ROW_SIZE, writeQuantities } from './quantities';
-import type { Quantity } from './quantities';
+import {
+  COLUMN,
+  PER_RACK,
+  PER_TRAVEL,
+  QUANTITIES,
+  ROW_SIZE,
+  SLOPED,
+  writeQuantities,
+} from './quantities';
+import type { Quantity, Unsloped } from './quantities';
 
 /** Positions of one wheel: travel (mm, + bump) and rack (mm, + left) of each, and its quantities. */
 export interface Sweep {
@@ -59,7 +67,7 @@ export function runSweep(side: AxleCorner, sweep: Sweep): number {
 export const valueAt = (sweep: Sweep, i: number, quantity: Quantity): number =>
   sweep.rows[i * ROW_SIZE + COLUMN[quantity]];
 
-export type Sloped = Exclude<Quantity, 'rollCentre'>;
+export type Sloped = Exclude<Quantity, Unsloped>;
 
 /** Exact slope of a quantity at position `i`, per mm of travel. */
 export const slopeAt = (sweep: Sweep, i: number, quantity: Sloped): number =>
@@ -87,7 +95,7 @@ export function readAt(side: AxleCorner, travel: number, rack: number): Reading 
   writeQuantities(upright, side.radius, row, 0);
   const pick = (offset: number, sign: number, names: readonly Quantity[]) =>
     Object.fromEntries(names.map((name) => [name, sign * row[offset + COLUMN[name]]]));
-  const sloped = QUANTITIES.filter((name) => name !== 'rollCentre');
+  const sloped = QUANTITIES.slice(0, SLOPED);
   const value = pick(0, 1, QUANTITIES) as Record<Quantity, number>;
   const perTravel = pick(PER_TRAVEL, 1, sloped) as Record<Sloped, number>;
   const perRack = pick(PER_RACK, side.rackSign, sloped) as Record<Sloped, number>;

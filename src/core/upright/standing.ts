@@ -2,11 +2,11 @@ import { UPRIGHT_SIZE, U } from '../kinematics/corner';
 import { spindleOf } from '../kinematics/spindle';
 import type { AxleDesign } from '../model/build';
 import type { Points } from '../model/points';
-import { QUANTITIES, ROW_SIZE, writeQuantities } from '../motion/quantities';
-import type { Quantity } from '../motion/quantities';
+import { QUANTITIES, ROW_SIZE, SLOPED, writeQuantities } from '../motion/quantities';
+import type { Quantity, Unsloped } from '../motion/quantities';
 
-/** Quantities that need no motion: every one but the roll centre. */
-export type Standing = Record<Exclude<Quantity, 'rollCentre'>, number>;
+/** Quantities that need no motion. */
+export type Standing = Record<Exclude<Quantity, Unsloped>, number>;
 
 const upright = new Float64Array(UPRIGHT_SIZE);
 const row = new Float64Array(ROW_SIZE);
@@ -27,6 +27,6 @@ export function standing(
   upright.set([u.ahead - l.ahead, u.out - l.out, u.up - l.up], U.kingpin);
   writeQuantities(upright, radius, row, 0);
   return Object.fromEntries(
-    QUANTITIES.flatMap((name, i) => (name === 'rollCentre' ? [] : [[name, row[i]]])),
+    QUANTITIES.slice(0, SLOPED).map((name, i) => [name, row[i]]),
   ) as Standing;
 }
