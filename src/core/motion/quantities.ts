@@ -6,7 +6,7 @@ import { U } from '../kinematics/corner';
  * toe + in, camber + top out, caster + top rearward, kpi + top inward, scrub + kingpin axis meets
  * the ground inboard of the contact point, trail + ahead of it, spindleLength + wheel centre
  * outboard of the kingpin axis. Instant centres: front view in the plane across the car through the
- * wheel centre, side view in the plane along it; contactLead is how far the upright's own point at the
+ * wheel centre, side view in the plane along it, the rack held; contactLead is how far the upright's own point at the
  * contact moves ahead per mm of bump, which makes anti-dive. Contact and wheel are [ahead, out, up] in the corner's axes.
  * Definitions follow SAE J670 and ISO 8855.
  */
