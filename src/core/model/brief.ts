@@ -36,6 +36,9 @@ export const limitsSchema = group({
   width: measure('mm', 300, 4000).optional(),
   /** Of the chassis' own mark (rail, floor plate) above the ground, mm. */
   rideHeight: measure('mm', 0, 1500).optional(),
+  /** Centre of mass above the ground, mm, and the front's part of the braking, %: for anti-dive. */
+  massHeight: measure('mm', 50, 2000).optional(),
+  brakeFront: measure('%', 0, 100).optional(),
   /** Diameter between kerbs, m. */
   turningCircle: measure('m', 1, 60).optional(),
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   parseAngle,
   parseLength,
+  parseLengths,
   parseNumber,
   printAngle,
   printFraction,
@@ -112,5 +113,20 @@ describe('angles', () => {
   it('are refused in words', () => {
     expect(parseAngle('steep')).toMatchObject({ why: expect.stringContaining('not an angle') });
     expect(parseAngle('')).toEqual({ ok: false, why: 'is empty' });
+  });
+});
+
+describe('several lengths', () => {
+  it.each([
+    ['0; 25; 50', [0, 25, 50]],
+    ['0, 25, 50', [0, 25, 50]],
+    ['0,5; 0,8', [0.5, 0.8]],
+    ['1 2.5 -3', [1, 2.5, -3]],
+    ['1/2"; 10 mm', [12.7, 10]],
+  ])('%s', (text, value) => expect(parseLengths(text)).toEqual({ ok: true, value }));
+
+  it('are refused in words', () => {
+    expect(parseLengths('1; two')).toMatchObject({ why: expect.stringContaining('two') });
+    expect(parseLengths(' ; ')).toEqual({ ok: false, why: 'is empty' });
   });
 });

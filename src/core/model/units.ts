@@ -103,3 +103,17 @@ export function parseAngle(text: string): Parsed {
 
 /** Prints degrees without the sign for them: up to 3 decimals, no trailing zeros. */
 export const printAngle = (degrees: number): string => trimmed(degrees, 3);
+
+/** Reads several lengths in mm, parted by semicolons, spaces or comma and space: `0; 25; 50`. */
+export function parseLengths(
+  text: string,
+  unit: LengthUnit = 'mm',
+): { ok: true; value: number[] } | { ok: false; why: string } {
+  const parts = text.split(/\s*;\s*|,\s+|\s+(?=[-+\d.])/u).filter((part) => part.trim() !== '');
+  if (parts.length === 0) return { ok: false, why: 'is empty' };
+  const read = parts.map((part) => parseLength(part, unit));
+  const wrong = read.find((one) => !one.ok);
+  return wrong && !wrong.ok
+    ? wrong
+    : { ok: true, value: read.flatMap((one) => (one.ok ? [one.value] : [])) };
+}

@@ -44,7 +44,15 @@ export function shown(value: unknown): string {
 export const group = <T extends z.core.$ZodShape>(shape: T) =>
   z.strictObject(shape, { error: problem });
 
-const UNIT_WORDS = { mm: 'mm', deg: '°', m: 'm', kN: 'kN', '%': '%', ':1': 'to 1' } as const;
+const UNIT_WORDS = {
+  mm: 'mm',
+  deg: '°',
+  m: 'm',
+  kN: 'kN',
+  pcs: 'pcs',
+  '%': '%',
+  ':1': 'to 1',
+} as const;
 
 /** A finite number within [min, max], refused with the value and the limits named. */
 export const measure = (unit: keyof typeof UNIT_WORDS, min: number, max: number) =>

@@ -147,6 +147,24 @@ export class MonteCarlo {
   }
 }
 
+/** Cars built between two looks at how far it is. */
+const PARCEL = 50;
+
+/** Builds all the cars of a wheel, yielding the part done, and gives their bands. */
+export function* buildCars(
+  build: Build,
+  axle: AxleName,
+  side: Side,
+  rack: number,
+): Generator<number, Bands> {
+  const cars = new MonteCarlo(build, axle, side, rack);
+  for (;;) {
+    const done = cars.run(PARCEL);
+    if (done >= cars.samples) return cars.bands();
+    yield done / cars.samples;
+  }
+}
+
 /** A quantile of the first `count` of sorted numbers; NaN of none. */
 function quantile(sorted: Float64Array, count: number, part: number): number {
   if (count === 0) return NaN;

@@ -7,17 +7,17 @@ import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign, AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
+import { slopeAt } from '@/core/motion/sweep';
 import type { Points } from '@/core/model/points';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import { CyclePad } from '../pad/CyclePad';
 import { Readouts } from '../readouts/Readouts';
-import { Brief, TakeOff, Wheel } from '../stations/lazy';
+import { Arms, Brief, TakeOff, Wheel } from '../stations/lazy';
 import { PointsTable } from '../stations/rack/PointsTable';
 import { ShimPanel } from '../stations/rack/ShimPanel';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
-import type { Traced } from '../traces/Trace';
 import { useStable } from '../useStable';
 import { KeysHelp } from './KeysHelp';
 import { StationRail } from './StationRail';
@@ -72,21 +72,26 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const corner = useCorner(design, side, build.travel, position);
   const before = useCorner(opened[axle] ?? null, side, build.travel, position);
   const shim = useShim(design, axle, side, build.travel);
-  const [trial, setTrial] = useState<{ of: AxleDesign; design: AxleDesign } | null>(null);
-  const tried = trial?.of === design && view.station === 'wheel' ? trial.design : null;
+  const [trial, setTrial] = useState<{
+    of: AxleDesign;
+    at: Station;
+    design: AxleDesign;
+  } | null>(null);
+  const tried = trial?.of === design && trial.at === view.station ? trial.design : null;
   const proposed = useCorner(shim.proposed ?? tried, side, build.travel, position);
   const { bands } = useBands(build, axle, side, rack);
   const { targets } = briefOf(build);
 
   const steer = corner?.bumpSteer ?? null;
+  const gain = corner && corner.ride.reachable[0] ? 25 * slopeAt(corner.ride, 0, 'camber') : null;
   const states = useMemo(
-    () => stationStates(build, axle, side, design, targets, steer),
-    [build, axle, side, design, targets, steer],
+    () => stationStates(build, axle, side, design, targets, steer, gain),
+    [build, axle, side, design, targets, steer, gain],
   );
 
   const handleFind = useStable(() => corner?.bumpSteer && shim.find());
   const handleTry = useStable((next: AxleDesign | null) =>
-    setTrial(next && { of: design, design: next }),
+    setTrial(next && { of: design, at: view.station, design: next }),
   );
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
@@ -124,7 +129,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
   // A design is always there, so its corner is too.
   if (!corner) return null;
-  const onFloor = view.station === 'wheel' || view.station === 'rack';
+  const onFloor = view.station !== 'brief' && view.station !== 'takeoff';
   const trouble = corner.reading.ok ? '' : capital(corner.reading.why);
   const which = (
     <WhichWheel
@@ -168,15 +173,18 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           />
           <Under>
             <TracePanel
+              build={build}
+              axle={axle}
+              design={design}
               corner={corner}
               proposed={proposed}
               bands={bands}
               traced={view.traced}
               targets={targets}
-              travel={build.travel}
+              against={view.against}
               position={position}
               unit={unit}
-              onTrace={pickTrace}
+              onTrace={show}
             />
             <Column aria-label="Station">
               {which}
@@ -189,6 +197,22 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
                   onEdit={edit}
                   onTry={handleTry}
                   tried={tried}
+                />
+              ) : view.station === 'arms' ? (
+                <Arms
+                  build={build}
+                  axle={axle}
+                  design={design}
+                  points={points}
+                  targets={targets}
+                  steered={rackTravel > 0}
+                  unit={unit}
+                  selected={view.selected}
+                  onSelect={handleSelect}
+                  onPoints={handlePoints}
+                  onEdit={edit}
+                  tried={tried}
+                  onTry={handleTry}
                 />
               ) : (
                 <>
@@ -248,7 +272,6 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
 const { show: change } = useView.getState();
 const pickUnit = (unit: LengthUnit) => change({ unit });
-const pickTrace = (traced: Traced) => change({ traced });
 const openStation = (station: Station) => change({ station });
 const showAxle = (axle: AxleName) => change({ axle });
 

@@ -15,6 +15,7 @@ const NAMES: Record<Station, { name: string; question: string }> = {
   brief: { name: 'Brief', question: 'What is it for, what limits it?' },
   takeoff: { name: 'Take-off', question: 'Where are the parts that exist?' },
   wheel: { name: 'Wheel & upright', question: 'Where does the wheel sit?' },
+  arms: { name: 'Arms', question: 'Where do the wishbone pivots go?' },
   rack: { name: 'Rack & tie rod', question: 'Where do they go so that bumps do not steer?' },
 };
 

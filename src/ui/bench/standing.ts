@@ -21,6 +21,8 @@ export function stationStates(
   design: AxleDesign,
   targets: Targets,
   bumpSteer: BumpSteer | null,
+  /** Camber per 25 mm at ride height; null out of reach. */
+  gain: number | null,
 ): Record<Station, StationState> {
   const other = side === 'left' ? 'right' : 'left';
   const measured = takeOffOf(build).measured.filter(
@@ -33,10 +35,17 @@ export function stationStates(
       words: points === 0 ? 'nothing measured yet' : `${points} of ${POINT_NAMES.length} measured`,
     },
     wheel: { verdict: judgeUpright(design, side, targets) },
+    arms: judgeGain(gain, targets),
     rack: bumpSteer
       ? { verdict: judgeBumpSteer(bumpSteer.worst, targets.bumpSteer) }
       : { words: 'does not reach its travel' },
   };
+}
+
+/** Camber gain within the brief's is accepted. */
+function judgeGain(gain: number | null, { camberGain: [least, most] }: Targets): StationState {
+  if (gain === null) return { words: 'does not reach ride height' };
+  return { verdict: gain >= least && gain <= most ? 'accept' : 'near the edge' };
 }
 
 /** A steered upright in its bands and clear of its rim is accepted; one that is in the rim has to be reworked. */

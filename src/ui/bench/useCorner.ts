@@ -5,7 +5,7 @@ import { pointsOf, poseCorner, prepareAxle } from '@/core/kinematics/axle';
 import type { AxleCorner } from '@/core/kinematics/axle';
 import type { AxleDesign, Side, Travel } from '@/core/model/build';
 import type { Points } from '@/core/model/points';
-import { readAt, runSweep, travelSweep } from '@/core/motion/sweep';
+import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import type { Reading, Sweep } from '@/core/motion/sweep';
 import { drawnAsTyped, drawnAt } from '../floor/drawing';
 import type { Drawn } from '../floor/drawing';
@@ -14,10 +14,12 @@ import type { Drawn } from '../floor/drawing';
 export interface CornerView {
   reading: Reading;
   drawn: Drawn;
+  /** The position shown, the one position of a sweep. */
+  at: Sweep;
   /** Over the travel at the rack position shown. */
   sweep: Sweep;
-  /** Toe and camber at ride height at that rack position. */
-  ride: { toe: number; camber: number };
+  /** Ride height at that rack position, the one position of a sweep. */
+  ride: Sweep;
   /** With the steering straight ahead. */
   bumpSteer: BumpSteer | null;
 }
@@ -69,9 +71,15 @@ function poseAt({ corner, fault, points, alignment }: Layout, travel: number, ra
     return {
       reading: { ok: false, why: fault } as Reading,
       drawn: drawnAsTyped(points, alignment),
+      at: makeSweep(1),
     };
   const pose = poseCorner(corner, travel, rack);
+  const at = makeSweep(1);
+  at.travel[0] = travel;
+  at.rack[0] = rack;
+  runSweep(corner, at);
   return {
+    at,
     reading: readAt(corner, travel, rack),
     drawn: pose.ok ? drawnAt(points, pose.upright) : drawnAsTyped(points, alignment),
   };
@@ -79,11 +87,11 @@ function poseAt({ corner, fault, points, alignment }: Layout, travel: number, ra
 
 function sweepAtRack(corner: AxleCorner | null, travel: Travel, rack: number) {
   const sweep = travelSweep(travel, POSITIONS, rack);
-  if (!corner) return { sweep, ride: { toe: 0, camber: 0 } };
-  runSweep(corner, sweep);
-  const ride = readAt(corner, 0, rack);
-  return {
-    sweep,
-    ride: ride.ok ? { toe: ride.value.toe, camber: ride.value.camber } : { toe: 0, camber: 0 },
-  };
+  const ride = makeSweep(1);
+  ride.rack[0] = rack;
+  if (corner) {
+    runSweep(corner, sweep);
+    runSweep(corner, ride);
+  }
+  return { sweep, ride };
 }

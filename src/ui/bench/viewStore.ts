@@ -3,9 +3,10 @@ import { persist } from 'zustand/middleware';
 import type { AxleName, Side } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
-import type { Traced } from '../traces/Trace';
+import type { Against } from '../traces/Trace';
+import type { Traced } from '../traces/traced';
 
-export const STATIONS = ['brief', 'takeoff', 'wheel', 'rack'] as const;
+export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack'] as const;
 export type Station = (typeof STATIONS)[number];
 
 /** What is being looked at: nothing here changes the build. */
@@ -19,6 +20,7 @@ export interface ViewState {
   selected: PointName | null;
   /** Which curve stands under the floor. */
   traced: Traced;
+  against: Against;
   unit: LengthUnit;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
 }
@@ -32,6 +34,7 @@ export const useView = create<ViewState>()(
       ...AT_REST,
       station: 'rack',
       traced: 'toe',
+      against: 'travel',
       unit: 'mm',
       show: (change) => set(change),
     }),

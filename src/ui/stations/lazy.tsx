@@ -16,6 +16,10 @@ export const TakeOff = dynamic(() => import('./takeoff/TakeOff').then((m) => m.T
   ssr: false,
   loading,
 });
+export const Arms = dynamic(() => import('./arms/Arms').then((m) => m.Arms), {
+  ssr: false,
+  loading,
+});
 export const Wheel = dynamic(() => import('./wheel/Wheel').then((m) => m.Wheel), {
   ssr: false,
   loading,

@@ -17,56 +17,49 @@ import {
   useXAxisScale,
   useYAxisScale,
 } from 'recharts';
-import type { Targets } from '@/core/model/brief';
-import type { Travel } from '@/core/model/build';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { valueAt } from '@/core/motion/sweep';
-import type { Sweep } from '@/core/motion/sweep';
-import type { Bands } from '@/core/tolerance/bands';
 import { FIGURES, PAPER } from '../theme';
 import { aboutNought, around, travelTicks } from './axes';
-import type { DegreeAxis } from './axes';
-
-/** Quantities that have a trace: toe as change from ride height, camber as it stands. */
-export const TRACED = ['toe', 'camber'] as const;
-export type Traced = (typeof TRACED)[number];
+import type { ValueAxis } from './axes';
+import { TRACES } from './traced';
+import type { Line, Traced } from './traced';
 
 interface Props {
-  quantity: Traced;
-  /** Over the travel at the rack position shown, and the quantity at ride height there. */
-  sweep: Sweep;
-  ride: Record<Traced, number>;
+  traced: Traced;
+  /** What is drawn: values against travel (mm) or roll (degrees). */
+  line: Line;
   /** The same for a proposal beside it. */
-  proposed: { sweep: Sweep; ride: Record<Traced, number> } | null;
-  bands: Bands | null;
-  targets: Targets;
-  travel: Travel;
-  /** The position shown; `value` is null where it cannot be reached. */
-  now: { travel: number; value: number | null };
+  ghost: Line | null;
+  /** Outlines of what nine cars in ten do, and of what the brief wants. */
+  open: Line | null;
+  wanted: Line | null;
+  cursor: { value: number; travel: number } | null;
+  /** Verdict bands about nought, degrees. */
+  limits: readonly number[];
+  /** Ends of the upright axis, and what it counts. */
+  from: number;
+  to: number;
+  against: Against;
   unit: LengthUnit;
 }
 
-/** One quantity against travel, bump up, with the brief's bands behind it and what the ± leaves open. */
+/** What a trace is drawn against: the wheel's travel, or the body's roll. */
+export const AGAINST = ['travel', 'roll'] as const;
+export type Against = (typeof AGAINST)[number];
+
+const NO_LIMITS: number[] = [];
+
+/** One quantity against travel or roll, bump up, with the brief's bands behind it and what the ± leaves open. */
 export const Trace = memo(function Trace(props: Props) {
-  const { quantity, sweep, ride, proposed, bands, targets, travel, now, unit } = props;
-  const zero = quantity === 'toe' ? ride.toe : 0;
-  const line = lineOf(sweep, quantity, zero);
-  const ghost =
-    proposed && lineOf(proposed.sweep, quantity, quantity === 'toe' ? proposed.ride.toe : 0);
+  const { traced, line, ghost, open, wanted, cursor, unit } = props;
+  const { change, unit: kind } = TRACES[traced];
   const values = [...line, ...(ghost ?? [])].map(([value]) => value);
+  const grain = kind === 'length' ? (unit === 'mm' ? 1 : 25.4) : 1;
   const axis =
-    quantity === 'toe'
+    traced === 'toe'
       ? aboutNought(Math.max(0, ...values.map(Math.abs)))
-      : around(Math.min(ride.camber, ...values), Math.max(ride.camber, ...values));
-  const curves: Curves = {
-    quantity,
-    line,
-    ghost,
-    open: bands && bandOf(line, bands, quantity),
-    wanted: quantity === 'camber' ? wedge(targets.camberGain, ride.camber, travel.bump) : null,
-    cursor: now.value === null ? null : { value: now.value - zero, travel: now.travel },
-  };
+      : around(values, change === true, grain);
   const edges = axis.ticks.join();
   // The frame redraws all its axes: it is given the same axis as long as that says the same.
   const kept = useMemo(
@@ -74,13 +67,15 @@ export const Trace = memo(function Trace(props: Props) {
     [axis.from, axis.to, edges],
   );
   return (
-    <Box sx={{ flex: 1, minHeight: 0, position: 'relative' }} data-trace={quantity}>
-      <CurvesContext.Provider value={curves}>
+    <Box sx={{ flex: 1, minHeight: 0, position: 'relative' }} data-trace={traced}>
+      <CurvesContext.Provider value={{ traced, line, ghost, open, wanted, cursor }}>
         <Frame
           axis={kept}
-          limits={quantity === 'toe' ? targets.bumpSteer : NO_LIMITS}
-          bump={travel.bump}
-          droop={travel.droop}
+          kind={kind}
+          limits={traced === 'toe' ? props.limits : NO_LIMITS}
+          from={props.from}
+          to={props.to}
+          against={props.against}
           unit={unit}
         />
       </CurvesContext.Provider>
@@ -93,22 +88,11 @@ export const Trace = memo(function Trace(props: Props) {
   );
 });
 
-type Line = [value: number, travel: number][];
-
-interface Curves {
-  quantity: Traced;
-  line: Line;
-  ghost: Line | null;
-  /** Outline of what nine cars in ten do. */
-  open: Line | null;
-  /** Outline of what the brief wants. */
-  wanted: Line | null;
-  cursor: { value: number; travel: number } | null;
-}
+type Curves = Pick<Props, 'traced' | 'line' | 'ghost' | 'open' | 'wanted' | 'cursor'>;
 
 /** What changes with every keystroke goes past the frame, which would redraw all its axes. */
 const CurvesContext = createContext<Curves>({
-  quantity: 'toe',
+  traced: 'toe',
   line: [],
   ghost: null,
   open: null,
@@ -116,51 +100,26 @@ const CurvesContext = createContext<Curves>({
   cursor: null,
 });
 
-const lineOf = (sweep: Sweep, quantity: Traced, zero: number): Line =>
-  Array.from(sweep.travel).flatMap((travel, i): Line =>
-    sweep.reachable[i] ? [[valueAt(sweep, i, quantity) - zero, travel]] : [],
-  );
-
-/** The band round a line: up one side and down the other. */
-function bandOf(line: Line, bands: Bands, quantity: Traced): Line {
-  const side = (list: Float64Array) =>
-    line.flatMap(([value, travel]): Line => {
-      const i = bands.travel.indexOf(travel);
-      return i < 0 || Number.isNaN(list[i]) ? [] : [[value + list[i], travel]];
-    });
-  return [...side(bands.low[quantity]), ...side(bands.high[quantity]).reverse()];
-}
-
-/** Between the least and the most gain per 25 mm of bump. */
-const wedge = ([least, most]: [number, number], ride: number, bump: number): Line => [
-  [ride, 0],
-  [ride + (least * bump) / 25, bump],
-  [ride + (most * bump) / 25, bump],
-];
-
 const tick = { fill: PAPER.soft, fontSize: 13, fontFamily: FIGURES };
 const BAND_FILLS = ['#e9e0c9', '#dfe3d2', '#cfdccb'];
-const NO_LIMITS: number[] = [];
-
 /** Axes and bands; the curves inside redraw without it. */
 const Frame = memo(function Frame({
   axis,
+  kind,
   limits,
-  bump,
-  droop,
+  from,
+  to,
+  against,
   unit,
-}: {
-  axis: DegreeAxis;
-  limits: readonly number[];
-  bump: number;
-  droop: number;
-  unit: LengthUnit;
+}: Pick<Props, 'limits' | 'from' | 'to' | 'against' | 'unit'> & {
+  axis: ValueAxis;
+  kind: 'angle' | 'length' | 'percent';
 }) {
   const bands = [...limits].reverse().map((limit, i) => ({ limit, fill: BAND_FILLS[i] }));
   // The axes go by data: the plot's own corners.
   const corners = [
-    { value: axis.from, travel: -droop },
-    { value: axis.to, travel: bump },
+    { value: axis.from, travel: from },
+    { value: axis.to, travel: to },
   ];
   return (
     <ResponsiveContainer width="100%" height="100%">
@@ -174,18 +133,20 @@ const Frame = memo(function Frame({
           tick={tick}
           stroke={PAPER.soft}
           height={24}
-          tickFormatter={(value: number) => readable(`${value > 0 ? '+' : ''}${value}°`)}
+          tickFormatter={(value: number) => printValue(value, kind, unit)}
         />
         <YAxis
           type="number"
           dataKey="travel"
-          domain={[-droop, bump]}
-          ticks={travelTicks(bump, droop, unit === 'mm' ? 1 : 25.4)}
+          domain={[from, to]}
+          ticks={travelTicks(to, -from, against === 'roll' || unit === 'mm' ? 1 : 25.4)}
           allowDataOverflow
           tick={tick}
           stroke={PAPER.soft}
           width={46}
-          tickFormatter={(mm: number) => readable(printLength(mm, unit))}
+          tickFormatter={(at: number) =>
+            against === 'roll' ? `${readable(String(at))}°` : readable(printLength(at, unit))
+          }
         />
         {bands.map(({ limit, fill }, i) => (
           <ReferenceArea
@@ -212,8 +173,15 @@ const Frame = memo(function Frame({
 
 const NOTHING = () => <g />;
 
+function printValue(value: number, kind: 'angle' | 'length' | 'percent', unit: LengthUnit): string {
+  if (kind === 'length') return readable(printLength(Math.round(value * 100) / 100, unit));
+  return readable(
+    `${value > 0 && kind === 'angle' ? '+' : ''}${value}${kind === 'angle' ? '°' : ' %'}`,
+  );
+}
+
 function CurveLayer() {
-  const { quantity, line, ghost, open, wanted, cursor } = useContext(CurvesContext);
+  const { traced, line, ghost, open, wanted, cursor } = useContext(CurvesContext);
   const x = useXAxisScale();
   const y = useYAxisScale();
   const area = usePlotArea();
@@ -255,13 +223,7 @@ function CurveLayer() {
             data-curve="proposed"
           />
         )}
-        <path
-          d={path(line)}
-          fill="none"
-          stroke={PAPER.ink}
-          strokeWidth={2.6}
-          data-curve={quantity}
-        />
+        <path d={path(line)} fill="none" stroke={PAPER.ink} strokeWidth={2.6} data-curve={traced} />
       </g>
       {cursor && (
         <g>

@@ -1,69 +1,154 @@
 'use client';
 
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
+import { toDeg } from '@/core/geometry/angle';
 import type { Targets } from '@/core/model/brief';
-import type { Travel } from '@/core/model/build';
+import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
-import type { Reading } from '@/core/motion/sweep';
 import type { Bands } from '@/core/tolerance/bands';
+import { trackOf } from '@/core/upright/place';
 import type { CornerView } from '../bench/useCorner';
 import { Column } from '../bench/frame';
 import { Choice } from '../fields/Choice';
-import { TRACED, Trace } from './Trace';
-import type { Traced } from './Trace';
+import { AGAINST, Trace } from './Trace';
+import type { Against } from './Trace';
+import { TRACED, TRACES, lineOf } from './traced';
+import type { Line, Traced } from './traced';
 
 interface Props {
+  build: Build;
+  axle: AxleName;
+  design: AxleDesign;
   corner: CornerView;
   proposed: CornerView | null;
   bands: Bands | null;
   traced: Traced;
+  against: Against;
   targets: Targets;
-  travel: Travel;
   position: { travel: number; rack: number };
   unit: LengthUnit;
-  onTrace: (traced: Traced) => void;
+  onTrace: (change: { traced?: Traced; against?: Against }) => void;
 }
 
-/** The station's curve and which one it is. */
-export function TracePanel({ corner, traced, position, unit, onTrace, ...rest }: Props) {
+/** One curve of the wheel shown, and which one it is. */
+export function TracePanel(props: Props) {
+  const { build, axle, design, corner, proposed, bands, traced, against, targets } = props;
+  const { position, unit, onTrace } = props;
+  const { bump, droop } = build.travel;
+  const halfTrack = useMemo(() => trackOf(design) / 2, [design]);
+  const rolled = against === 'roll';
+  /** Roll of the body, degrees, that puts this wheel up by so much and the other down. */
+  const rollAt = (travel: number) => toDeg(Math.atan(travel / halfTrack));
+  // In roll camber counts against the ground: the body carries the wheel over.
+  const drawn = (line: Line): Line =>
+    rolled
+      ? line.map(([value, travel]) => [
+          value + (traced === 'camber' ? rollAt(travel) : 0),
+          rollAt(travel),
+        ])
+      : line;
+  const line = lineOf(traced, corner.sweep, corner.ride, build, axle);
+  const now = corner.reading.ok
+    ? lineOf(traced, corner.at, corner.ride, build, axle)[0]
+    : undefined;
+  const [ride] = lineOf(traced, corner.ride, corner.ride, build, axle);
+  const { banded } = TRACES[traced];
+  const cursor = now && drawn([now])[0];
   return (
     <Column aria-label="Trace">
-      <Heading traced={traced} unit={unit} rack={position.rack} onTrace={onTrace} />
-      <Trace
-        quantity={traced}
-        sweep={corner.sweep}
-        ride={corner.ride}
-        now={{ travel: position.travel, value: valueOf(corner.reading, traced) }}
+      <Heading
+        traced={traced}
+        against={against}
         unit={unit}
-        {...rest}
+        rack={position.rack}
+        onTrace={onTrace}
       />
+      {traced === 'anti' && ride?.[0] === 0 ? (
+        <Typography variant="body2" sx={{ mt: 2 }}>
+          Anti-dive needs the height of the centre of mass and the front’s part of the braking: set
+          them in the brief.
+        </Typography>
+      ) : (
+        <Trace
+          traced={traced}
+          line={drawn(line)}
+          ghost={proposed && drawn(lineOf(traced, proposed.sweep, proposed.ride, build, axle))}
+          open={bands && banded ? drawn(bandOf(line, bands, banded)) : null}
+          wanted={
+            traced === 'camber' && ride && !rolled ? wedge(targets.camberGain, ride[0], bump) : null
+          }
+          cursor={cursor ? { value: cursor[0], travel: cursor[1] } : null}
+          limits={targets.bumpSteer}
+          from={rolled ? rollAt(-droop) : -droop}
+          to={rolled ? rollAt(bump) : bump}
+          against={against}
+          unit={unit}
+        />
+      )}
     </Column>
   );
 }
 
-const valueOf = (reading: Reading, traced: Traced) => (reading.ok ? reading.value[traced] : null);
+/** The band round a line: up one side and down the other. */
+function bandOf(line: Line, bands: Bands, quantity: keyof Bands['low']): Line {
+  const side = (list: Float64Array) =>
+    line.flatMap(([value, travel]): Line => {
+      const i = bands.travel.indexOf(travel);
+      return i < 0 || Number.isNaN(list[i]) ? [] : [[value + list[i], travel]];
+    });
+  return [...side(bands.low[quantity]), ...side(bands.high[quantity]).reverse()];
+}
 
-const WAYS: Record<Traced, string> = { toe: 'toe-in right', camber: 'top out right' };
+/** Between the least and the most gain per 25 mm of bump. */
+const wedge = ([least, most]: [number, number], ride: number, bump: number): Line => [
+  [ride, 0],
+  [ride + (least * bump) / 25, bump],
+  [ride + (most * bump) / 25, bump],
+];
 
 const Heading = memo(function Heading({
   traced,
+  against,
   unit,
   rack,
   onTrace,
 }: {
   traced: Traced;
+  against: Against;
   unit: LengthUnit;
   rack: number;
-  onTrace: (traced: Traced) => void;
+  onTrace: Props['onTrace'];
 }) {
   const steered = rack !== 0 && `, rack ${Math.abs(rack)} mm ${rack > 0 ? 'left' : 'right'}`;
   return (
     <Typography component="h2" sx={{ fontSize: 15, fontWeight: 600, whiteSpace: 'nowrap' }}>
-      <Choice label="Curve shown" value={traced} options={TRACED} onPick={onTrace} /> over the
-      travel
+      <TextField
+        select
+        variant="standard"
+        value={traced}
+        onChange={(event) => onTrace({ traced: event.target.value as Traced })}
+        slotProps={{ htmlInput: { 'aria-label': 'Curve shown' } }}
+        sx={{ mr: 1, '& .MuiSelect-select': { py: 0, fontWeight: 600 } }}
+      >
+        {TRACED.map((name) => (
+          <MenuItem key={name} value={name}>
+            {TRACES[name].label}
+          </MenuItem>
+        ))}
+      </TextField>
+      over{' '}
+      <Choice
+        label="Drawn against"
+        value={against}
+        options={AGAINST}
+        onPick={(next) => onTrace({ against: next })}
+      />
       <Typography component="span" variant="caption" color="text.secondary" sx={{ ml: 1 }}>
-        {unit === 'mm' ? 'mm' : 'inches'}, bump up, {WAYS[traced]}
+        {against === 'roll' ? 'body roll' : unit === 'mm' ? 'mm' : 'inches'}, bump up,{' '}
+        {TRACES[traced].right} right
         {steered}
       </Typography>
     </Typography>

@@ -6,7 +6,7 @@ it('holds what it is to hold, with ticks a person counts in', () => {
   fc.assert(
     fc.property(degrees, degrees, (a, b) => {
       const [least, most] = [Math.min(a, b), Math.max(a, b)];
-      const axis = around(least, most);
+      const axis = around([least, most], false);
       expect(axis.from).toBeLessThanOrEqual(least);
       expect(axis.to).toBeGreaterThanOrEqual(most);
       expect(axis.ticks.length).toBeGreaterThan(1);
@@ -20,7 +20,9 @@ it('holds what it is to hold, with ticks a person counts in', () => {
 
 it('stays the same while a curve moves within it', () => {
   expect(aboutNought(0.3)).toBe(aboutNought(0.4));
-  expect(around(-2.3, 0.1)).toEqual(around(-2.2, 0.05));
+  expect(around([-2.3, 0.1], false)).toEqual(around([-2.2, 0.05], false));
+  expect(around([3, 4], true).from).toBeLessThanOrEqual(0);
+  expect(around([25.4, 50], false, 25.4).ticks).toContain(25.4);
 });
 
 it('marks the travel at ride height and at whole steps', () => {

@@ -1,5 +1,5 @@
-/** A value axis in degrees: where it begins and ends, and its ticks. It moves in whole steps only. */
-export interface DegreeAxis {
+/** A value axis: where it begins and ends, and its ticks. It moves in whole steps only. */
+export interface ValueAxis {
   from: number;
   to: number;
   ticks: number[];
@@ -16,21 +16,27 @@ const HALF_WIDTHS: [half: number, ticks: number[]][] = [
   [45, [20, 40]],
   [90, [45, 90]],
 ];
-const AXES = HALF_WIDTHS.map(([half, marks]): DegreeAxis => ({
+const AXES = HALF_WIDTHS.map(([half, marks]): ValueAxis => ({
   from: -half,
   to: half,
   ticks: [...marks.map((mark) => -mark).reverse(), 0, ...marks],
 }));
 
 /** The axis about nought that holds changes of up to `worst` degrees. The same object for the same width. */
-export const aboutNought = (worst: number): DegreeAxis =>
+export const aboutNought = (worst: number): ValueAxis =>
   AXES.find(({ to }) => worst <= to * 0.97) ?? AXES[AXES.length - 1];
 
-const STEPS = [0.25, 0.5, 1, 2, 5, 10, 20, 45];
+const STEPS = [0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
 
-/** An axis that holds values from `least` to `most`, between whole steps. */
-export function around(least: number, most: number): DegreeAxis {
-  const step = STEPS.find((s) => (most - least) / s <= 5) ?? 45;
+/**
+ * An axis that holds values, between whole steps of `grain`.
+ * @param nought whether nought is to be in sight too
+ */
+export function around(values: number[], nought: boolean, grain = 1): ValueAxis {
+  const zero = nought || values.length === 0 ? [0] : [];
+  const least = Math.min(...values, ...zero);
+  const most = Math.max(...values, ...zero);
+  const step = grain * (STEPS.find((s) => (most - least) / (s * grain) <= 5) ?? 10_000);
   const from = Math.floor(least / step - 0.05);
   const to = Math.ceil(most / step + 0.05);
   const ticks = Array.from({ length: to - from + 1 }, (_, i) => (from + i) * step);

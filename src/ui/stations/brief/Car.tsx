@@ -34,7 +34,13 @@ interface Props {
 }
 
 /** Where a limit begins that nobody has set yet. */
-const START = { width: 1800, rideHeight: 120, turningCircle: 10 };
+const START = {
+  width: 1800,
+  rideHeight: 120,
+  turningCircle: 10,
+  massHeight: 450,
+  brakeFront: 65,
+};
 
 /** Use, wheelbase, travel and the limits that the car must keep. */
 export function Car({ build, unit, onEdit, onBrief }: Props) {
@@ -138,6 +144,36 @@ export function Car({ build, unit, onEdit, onBrief }: Props) {
             value={limits.turningCircle ?? START.turningCircle}
             schema={limitsSchema.shape.turningCircle.unwrap()}
             onValue={(m, step) => limit('turningCircle', m, step)}
+            width={FIELD}
+          />
+        </Limit>
+        <Limit
+          label="Mass height"
+          set={limits.massHeight !== undefined}
+          onSet={() => limit('massHeight', START.massHeight)}
+          onAny={() => onBrief((brief) => void delete brief.limits.massHeight)}
+        >
+          <LengthField
+            label="Mass height"
+            value={limits.massHeight ?? START.massHeight}
+            unit={unit}
+            schema={limitsSchema.shape.massHeight.unwrap()}
+            onValue={(mm, step) => limit('massHeight', mm, step)}
+            width={FIELD}
+          />
+        </Limit>
+        <Limit
+          label="Front brakes"
+          set={limits.brakeFront !== undefined}
+          onSet={() => limit('brakeFront', START.brakeFront)}
+          onAny={() => onBrief((brief) => void delete brief.limits.brakeFront)}
+        >
+          <PlainField
+            label="Front brakes"
+            ending="%"
+            value={limits.brakeFront ?? START.brakeFront}
+            schema={limitsSchema.shape.brakeFront.unwrap()}
+            onValue={(percent, step) => limit('brakeFront', percent, step)}
             width={FIELD}
           />
         </Limit>

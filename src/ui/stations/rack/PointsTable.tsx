@@ -15,6 +15,8 @@ import type { PointCellProps } from './PointCell';
 import { pastedPoints } from './pastePoints';
 
 interface Props {
+  /** The points shown; all without. */
+  names?: readonly PointName[];
   points: Points;
   unit: LengthUnit;
   steered: boolean;
@@ -27,12 +29,20 @@ interface Props {
 const HEADINGS: Record<Coordinate, string> = { ahead: 'ahead', out: 'out', up: 'up' };
 
 /** Every point of one corner, typed in mm or inches, a spreadsheet's block pasted anywhere. */
-export function PointsTable({ points, unit, steered, selected, onSelect, onEdit }: Props) {
+export function PointsTable({
+  names = POINT_NAMES,
+  points,
+  unit,
+  steered,
+  selected,
+  onSelect,
+  onEdit,
+}: Props) {
   const { enqueueSnackbar } = useSnackbar();
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const latest = useRef({ points, unit, onEdit, onSelect });
+  const latest = useRef({ names, points, unit, onEdit, onSelect });
   useEffect(() => {
-    latest.current = { points, unit, onEdit, onSelect };
+    latest.current = { names, points, unit, onEdit, onSelect };
   });
 
   const handleError = useCallback((cell: string, why: string | null) => {
@@ -51,7 +61,7 @@ export function PointsTable({ points, unit, steered, selected, onSelect, onEdit 
   );
   const handleFocus = useCallback((point: PointName) => latest.current.onSelect(point), []);
   const handleStep = useCallback((point: PointName, coordinate: Coordinate, rows: number) => {
-    const next = POINT_NAMES[POINT_NAMES.indexOf(point) + rows];
+    const next = latest.current.names[latest.current.names.indexOf(point) + rows];
     if (next) document.getElementById(cellId(next, coordinate))?.focus();
   }, []);
   const handlePaste = useCallback(
@@ -100,7 +110,7 @@ export function PointsTable({ points, unit, steered, selected, onSelect, onEdit 
           </tr>
         </thead>
         <tbody>
-          {POINT_NAMES.map((name) => (
+          {names.map((name) => (
             <PointRow
               key={name}
               name={name}

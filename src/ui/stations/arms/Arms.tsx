@@ -1,0 +1,101 @@
+'use client';
+
+import { useState } from 'react';
+import type { ArmsFound } from '@/core/arms/armsFromCamber';
+import { ARM_POINTS } from '@/core/arms/armsFromCamber';
+import type { Targets } from '@/core/model/brief';
+import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import type { Freedom } from '@/core/freedoms/freedoms';
+import type { Coordinate, PointName, Points } from '@/core/model/points';
+import type { LengthUnit } from '@/core/model/units';
+import { Choice } from '../../fields/Choice';
+import { useStable } from '../../useStable';
+import { PointsTable } from '../rack/PointsTable';
+import { FindArms } from './FindArms';
+import { FreedomEditor } from './FreedomEditor';
+
+interface Props {
+  build: Build;
+  axle: AxleName;
+  design: AxleDesign;
+  points: Points;
+  targets: Targets;
+  steered: boolean;
+  unit: LengthUnit;
+  selected: PointName | null;
+  onSelect: (name: PointName) => void;
+  onPoints: (change: (points: Points) => void, step?: string) => void;
+  onEdit: (change: (build: Build) => void, step?: string) => void;
+  tried: AxleDesign | null;
+  onTry: (design: AxleDesign | null) => void;
+}
+
+const PARTS = ['points', 'freedoms', 'find'] as const;
+type Part = (typeof PARTS)[number];
+const WORDS: Record<Part, string> = {
+  points: 'pivots & joints',
+  freedoms: 'freedoms',
+  find: 'find arms from camber',
+};
+
+/** Where the wishbones' pivots go: typed, given freedoms, or found from the camber wanted. */
+export function Arms(props: Props) {
+  const { axle, design, points, selected, steered, unit, onEdit } = props;
+  const [part, setPart] = useState<Part>('points');
+  const point = selected ?? 'upperFrontInner';
+  const handleFreedom = useStable(
+    (coordinate: Coordinate, freedom: Freedom | null, step?: string) =>
+      onEdit((draft) => {
+        const target = draft[axle]!;
+        const all = (target.freedoms ??= {});
+        const own = (all[point] ??= {});
+        if (freedom) own[coordinate] = freedom;
+        else delete own[coordinate];
+      }, step),
+  );
+  const take = (found: ArmsFound) => {
+    props.onTry(null);
+    onEdit((draft) => {
+      const target = draft[axle]!;
+      for (const { point: name, coordinate, to, from } of found.changes) {
+        target.points[name][coordinate] = tidy(to);
+        // The right side's own points move by as much.
+        if (target.rightPoints)
+          target.rightPoints[name][coordinate] = tidy(
+            target.rightPoints[name][coordinate] + to - from,
+          );
+      }
+    });
+  };
+  return (
+    <>
+      <Choice label="Arms" value={part} options={PARTS} words={WORDS} onPick={setPart} />
+      {part === 'points' && (
+        <PointsTable
+          names={ARM_POINTS}
+          points={points}
+          unit={unit}
+          steered={steered}
+          selected={selected}
+          onSelect={props.onSelect}
+          onEdit={props.onPoints}
+        />
+      )}
+      {part === 'freedoms' && (
+        <FreedomEditor
+          key={point}
+          design={design}
+          points={points}
+          point={point}
+          steered={steered}
+          unit={unit}
+          onFreedom={handleFreedom}
+        />
+      )}
+      {part === 'find' && <FindArms {...props} onTake={take} />}
+    </>
+  );
+}
+
+/** To a thousandth of a mm. */
+const tidy = (mm: number): number => Math.round(mm * 1000) / 1000;

@@ -1,0 +1,234 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { USUAL_STOCK, freedomSchema, placesOf, washersFor } from '@/core/freedoms/freedoms';
+import type { Freedom, FreedomKind } from '@/core/freedoms/freedoms';
+import type { AxleDesign } from '@/core/model/build';
+import { COORDINATES, pointLabel } from '@/core/model/points';
+import type { Coordinate, PointName, Points } from '@/core/model/points';
+import { printLength } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
+import { coordinate as coordinateSchema, measure } from '@/core/model/wording';
+import { Choice } from '../../fields/Choice';
+import { LengthsField } from '../../fields/LengthsField';
+import { LengthField, PlainField } from '../../fields/NumberField';
+import { PAPER } from '../../theme';
+
+interface Props {
+  design: AxleDesign;
+  points: Points;
+  point: PointName;
+  steered: boolean;
+  unit: LengthUnit;
+  onFreedom: (coordinate: Coordinate, freedom: Freedom | null, step?: string) => void;
+}
+
+const KINDS: Record<FreedomKind | 'open', string> = {
+  open: 'not decided',
+  fixed: 'fixed: measured, welded',
+  range: 'slot or loose bracket',
+  choices: 'drilled holes, shelf arms',
+  shims: 'washers and spacers',
+  thread: 'rod end thread',
+};
+
+/** A freedom of a kind to start from, about where the point is. */
+function startOf(kind: FreedomKind, now: number): Freedom {
+  switch (kind) {
+    case 'fixed':
+      return { kind };
+    case 'range':
+      return { kind, min: now - 25, max: now + 25, step: 0 };
+    case 'choices':
+      return { kind, at: [now, now + 25, now + 50] };
+    case 'shims':
+      return { kind, base: now, stock: USUAL_STOCK, most: 2, way: 1 };
+    case 'thread':
+      return { kind, min: now - 6, max: now + 6, pitch: 1.5 };
+  }
+}
+
+/** What can still be changed of one point, coordinate by coordinate. */
+export function FreedomEditor({ design, points, point, steered, unit, onFreedom }: Props) {
+  return (
+    <Box component="section" aria-label="Freedoms" sx={{ overflow: 'auto', minHeight: 0 }}>
+      <Typography variant="h3" sx={{ '&::first-letter': { textTransform: 'uppercase' } }}>
+        {pointLabel(point, steered)}: what can still be changed?
+      </Typography>
+      {COORDINATES.map((coordinate) => (
+        <Row
+          key={coordinate}
+          coordinate={coordinate}
+          now={points[point][coordinate]}
+          freedom={design.freedoms?.[point]?.[coordinate]}
+          unit={unit}
+          onFreedom={(freedom, step) => onFreedom(coordinate, freedom, step)}
+        />
+      ))}
+      <Typography variant="caption" color="text.secondary" component="p">
+        Finders move only what is a slot, holes, washers or a thread, and rank a washer before a
+        thread, a hole, a moved bracket. Both sides share these. Not decided: may be drawn anywhere,
+        is left alone by finders.
+      </Typography>
+    </Box>
+  );
+}
+
+function Row({
+  coordinate,
+  now,
+  freedom,
+  unit,
+  onFreedom,
+}: {
+  coordinate: Coordinate;
+  now: number;
+  freedom: Freedom | undefined;
+  unit: LengthUnit;
+  onFreedom: (freedom: Freedom | null, step?: string) => void;
+}) {
+  return (
+    <Box
+      data-freedom={coordinate}
+      sx={{ borderTop: `1px solid ${PAPER.line}`, pt: 1.25, pb: 1, mt: 0.75 }}
+    >
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1, rowGap: 1.25 }}>
+        <TextField
+          select
+          label={coordinate}
+          value={freedom?.kind ?? 'open'}
+          onChange={(event) => {
+            const kind = event.target.value as FreedomKind | 'open';
+            onFreedom(kind === 'open' ? null : startOf(kind, now));
+          }}
+          sx={{ width: 200 }}
+        >
+          {Object.entries(KINDS).map(([kind, words]) => (
+            <MenuItem key={kind} value={kind}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+        {freedom && <Details freedom={freedom} unit={unit} onFreedom={onFreedom} />}
+      </Box>
+      {freedom && <Here freedom={freedom} now={now} unit={unit} />}
+    </Box>
+  );
+}
+
+function Details({
+  freedom,
+  unit,
+  onFreedom,
+}: {
+  freedom: Freedom;
+  unit: LengthUnit;
+  onFreedom: (freedom: Freedom, step?: string) => void;
+}) {
+  const put = (change: object, step?: string): string | null => {
+    const read = freedomSchema.safeParse({ ...freedom, ...change });
+    if (read.success) onFreedom(read.data, step);
+    return read.success ? null : read.error.issues[0].message;
+  };
+  const length = (
+    label: string,
+    key: string,
+    value: number,
+    schema: typeof coordinateSchema,
+    width = 100,
+  ) => (
+    <LengthField
+      label={label}
+      value={value}
+      unit={unit}
+      schema={schema}
+      onValue={(mm, step) => void put({ [key]: mm }, step)}
+      width={width}
+    />
+  );
+  switch (freedom.kind) {
+    case 'fixed':
+      return null;
+    case 'range':
+      return (
+        <>
+          {length('from', 'min', freedom.min, measure('mm', -10_000, freedom.max))}
+          {length('to', 'max', freedom.max, measure('mm', freedom.min, 10_000))}
+          {length('step, 0 any', 'step', freedom.step, measure('mm', 0, 500), 108)}
+        </>
+      );
+    case 'thread':
+      return (
+        <>
+          {length('from', 'min', freedom.min, measure('mm', -10_000, freedom.max))}
+          {length('to', 'max', freedom.max, measure('mm', freedom.min, 10_000))}
+          {length('pitch', 'pitch', freedom.pitch, measure('mm', 0.2, 10))}
+        </>
+      );
+    case 'choices':
+      return (
+        <LengthsField
+          label="holes at"
+          value={freedom.at}
+          unit={unit}
+          onValue={(at) => put({ at })}
+          width={210}
+        />
+      );
+    case 'shims':
+      return (
+        <>
+          {length('without any', 'base', freedom.base, coordinateSchema, 108)}
+          <PlainField
+            label="at most"
+            ending="pcs"
+            value={freedom.most}
+            schema={MOST}
+            onValue={(most, step) => void put({ most }, step)}
+            width={96}
+          />
+          <LengthsField
+            label="stock"
+            value={freedom.stock}
+            unit={unit}
+            onValue={(stock) => put({ stock })}
+            width={210}
+          />
+          <Choice
+            label="They move it"
+            value={freedom.way === 1 ? 'plus' : 'minus'}
+            options={['plus', 'minus']}
+            words={{ plus: '+', minus: '−' }}
+            onPick={(way) => void put({ way: way === 'plus' ? 1 : -1 })}
+          />
+        </>
+      );
+  }
+}
+
+const MOST = measure('pcs', 1, 6).int('is no whole number');
+
+/** Where the point is within its freedom. */
+function Here({ freedom, now, unit }: { freedom: Freedom; now: number; unit: LengthUnit }) {
+  const places = placesOf(freedom, now);
+  const at = `${printLength(Math.round(now * 100) / 100, unit)} ${unit}`;
+  const off =
+    freedom.kind !== 'fixed' &&
+    (places
+      ? !places.some((place) => Math.abs(place - now) < 0.01)
+      : 'min' in freedom && (now < freedom.min - 1e-6 || now > freedom.max + 1e-6));
+  const washers = freedom.kind === 'shims' ? washersFor(freedom, now) : null;
+  return (
+    <Typography variant="caption" component="div" color={off ? 'error' : 'text.secondary'}>
+      {off ? `✕ now at ${at}, which it does not have` : `now at ${at}`}
+      {washers &&
+        (washers.length === 0
+          ? ', no washer'
+          : `: ${washers.map((mm) => printLength(mm, unit)).join(' + ')}`)}
+      {freedom.kind === 'choices' || freedom.kind === 'shims' ? `; ${places!.length} places` : ''}
+    </Typography>
+  );
+}
