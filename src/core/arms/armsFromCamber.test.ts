@@ -3,7 +3,7 @@ import type { Freedoms } from '../freedoms/freedoms';
 import { prepareAxle } from '../kinematics/axle';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
-import { CLOSE, armsFromCamber, upperArmLength } from './armsFromCamber';
+import { CLOSE, armsFromCamber, openedArms, upperArmLength } from './armsFromCamber';
 import type { ArmsWanted } from './armsFromCamber';
 
 const buildWith = (freedoms: Freedoms) => {
@@ -128,4 +128,19 @@ it('has only the present arms to offer where nothing may move', () => {
   const { found, tried } = run({}, {});
   expect(tried).toBe(1);
   expect(found[0].changes).toEqual([]);
+});
+
+it('moves a bracket by whichever of its pivots has the freedom, once', () => {
+  const design = buildWith({
+    upperRearInner: { up: slot(340, 430) },
+    lowerFrontInner: { up: slot(150, 200) },
+    lowerRearInner: { up: slot(150, 200) },
+  }).front;
+  const names = (together: boolean) => openedArms(design, together).map(({ point }) => point);
+  expect(names(true)).toEqual(['lowerFrontInner', 'upperRearInner']);
+  expect(names(false)).toHaveLength(3);
+  const { found, build } = run({ upperRearInner: { up: slot(340, 430) } }, {});
+  const by = (point: 'upperFrontInner' | 'upperRearInner') =>
+    found[0].points[point].up - build.front.points[point].up;
+  expect(by('upperFrontInner')).toBeCloseTo(by('upperRearInner'), 9);
 });

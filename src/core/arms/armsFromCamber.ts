@@ -24,7 +24,7 @@ export interface ArmsWanted {
   level?: boolean;
   /** Upper arm's length, ball joint to pivot axis: an arm that is on the shelf. */
   upperArm?: number;
-  /** Both pivots of an arm move as one bracket, by the front pivot's freedom. */
+  /** Both pivots of an arm move as one bracket: by the front one's freedom, or the rear one's where the front has none. */
   together: boolean;
 }
 
@@ -40,10 +40,14 @@ export const ARM_POINTS: PointName[] = [
   'upperRearInner',
   'upperOuter',
 ];
+/** The other pivot of the same arm. */
 const PARTNER: Partial<Record<PointName, PointName>> = {
   lowerFrontInner: 'lowerRearInner',
+  lowerRearInner: 'lowerFrontInner',
   upperFrontInner: 'upperRearInner',
+  upperRearInner: 'upperFrontInner',
 };
+const FRONT_PIVOTS: PointName[] = ['lowerFrontInner', 'upperFrontInner'];
 
 export interface Change {
   point: PointName;
@@ -92,9 +96,13 @@ export function upperArmLength(points: Points): number {
 
 /** Coordinates of an axle's arms that have freedoms, as the finder moves them. */
 export function openedArms(design: AxleDesign, together: boolean): Opened[] {
-  const rear = new Set(Object.values(PARTNER));
-  return openedOf(design.freedoms).filter(
-    ({ point }) => ARM_POINTS.includes(point) && !(together && rear.has(point)),
+  const all = openedOf(design.freedoms).filter(({ point }) => ARM_POINTS.includes(point));
+  if (!together) return all;
+  const has = (point: PointName | undefined, coordinate: Coordinate) =>
+    all.some((one) => one.point === point && one.coordinate === coordinate);
+  return all.filter(
+    ({ point, coordinate }) =>
+      FRONT_PIVOTS.includes(point) || !PARTNER[point] || !has(PARTNER[point], coordinate),
   );
 }
 
@@ -235,7 +243,7 @@ class ArmsProblem {
   /** Which one coordinate would reach it if it were free, and how far beyond its freedom it had to go. */
   *opening(nearest: Found | undefined): Generator<number, ArmsFinding['opening']> {
     const candidates = ARM_POINTS.filter(
-      (point) => !this.wanted.together || !Object.values(PARTNER).includes(point),
+      (point) => !this.wanted.together || !PARTNER[point] || FRONT_PIVOTS.includes(point),
     ).flatMap((point) => (['out', 'up'] as const).map((coordinate) => ({ point, coordinate })));
     let best: ArmsFinding['opening'] = null;
     for (const [i, candidate] of candidates.entries()) {

@@ -12,7 +12,9 @@ import { CLOSE, openedArms, upperArmLength } from '@/core/arms/armsFromCamber';
 import type { ArmsFinding, ArmsFound, ArmsWanted } from '@/core/arms/armsFromCamber';
 import type { Targets } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import { washersFor } from '@/core/freedoms/freedoms';
 import { pointLabel } from '@/core/model/points';
+import type { Coordinate, PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
@@ -297,7 +299,7 @@ function Results({
                   : one.changes
                       .map(
                         ({ point, coordinate, from, to }) =>
-                          `${pointLabel(point, true)} ${coordinate} ${length(from)} → ${length(to)}`,
+                          `${pointLabel(point, true)} ${coordinate} ${length(from)} → ${length(to)}${washersIn(design, point, coordinate, to)}`,
                       )
                       .join('; ')}
               </Typography>
@@ -334,6 +336,19 @@ function Results({
       </Typography>
     </Box>
   );
+}
+
+/** The washers that make a place, where it is made of washers. */
+function washersIn(
+  design: AxleDesign,
+  point: PointName,
+  coordinate: Coordinate,
+  to: number,
+): string {
+  const freedom = design.freedoms?.[point]?.[coordinate];
+  const washers = freedom?.kind === 'shims' ? washersFor(freedom, to) : null;
+  if (!washers) return '';
+  return washers.length === 0 ? ' (no washer)' : ` (${washers.join(' + ')} mm)`;
 }
 
 const WAYS = {
