@@ -30,6 +30,12 @@ async function fill(label: string, text: string): Promise<void> {
   await page.keyboard.press('Tab');
 }
 const tab = (name: string) => page.locator(`::-p-aria([name="${name}"][role="tab"])`).click();
+/** Picks from a list that opens, and waits until it has closed again. */
+async function pickFrom(list: string, item: string): Promise<void> {
+  await page.locator(list).click();
+  await page.locator(`::-p-xpath(//li[starts-with(., "${item}")])`).click();
+  await until(page, `!document.querySelector('[role=listbox]')`);
+}
 const textOf = (selector: string) =>
   page.$eval(selector, (element) => (element as HTMLElement).textContent ?? '');
 const shows = (selector: string, pattern: string) =>
@@ -81,7 +87,7 @@ it('draws what the ± leaves open on trace and readouts, for toe and for camber'
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   await page.waitForSelector('[data-curve="built"]');
   expect(await textOf('[data-readout="camber"]')).toMatch(/±0\.\d\d/);
-  await clickButton(page, 'camber');
+  await pickFrom('h2 [role=combobox]', 'camber');
   await page.waitForSelector('[data-trace="camber"] [data-curve="built"]');
   const before = await page.$eval('[data-curve="built"]', (path) => path.getAttribute('d'));
   // Better measurements make a narrower band.
@@ -163,4 +169,61 @@ it('keeps a shelf: a new part, put into a build, taken off and put back', async 
   await until(page, `!document.querySelector('[data-part="Loose surface 165/70R14"]')`);
   await page.locator('::-p-aria([name="Undo"][role="button"])').click();
   await page.waitForSelector('[data-part="Loose surface 165/70R14"]');
+});
+
+it('gives a pivot holes, finds arms from the camber wanted, looks, takes and undoes', async () => {
+  await openBuild(page, shop.app.address, 'Hillclimb single-seater');
+  await openStation(page, 'Arms');
+  await clickButton(page, 'freedoms');
+  await page.locator('[data-view="side"] [data-joint="upperFrontInner"]').click();
+  await shows('[aria-label="Freedoms"]', 'Upper arm front pivot|upper arm front pivot');
+  await pickFrom('[data-freedom="up"] [role=combobox]', 'slot');
+  await page.waitForSelector('[data-view="front"] [data-mark="range"]');
+  await clickButton(page, 'find arms from camber');
+  await fill('Per 25 mm of bump', '-0.8');
+  await clickButton(page, 'Find arms');
+  await page.waitForSelector('[data-arms="reached"]');
+  expect(await textOf('[aria-label="Find arms"] [role=status]')).toMatch(/All 1 combinations/);
+  await page.locator('[data-arms="reached"] button:first-of-type').click();
+  await page.waitForSelector('[data-curve="proposed"]');
+  await page.locator('[data-arms="reached"] button:last-of-type').click();
+  await until(page, `!document.querySelector('[data-curve="proposed"]')`);
+  await clickButton(page, 'pivots & joints');
+  const up = () => page.$eval('#upperFrontInner-up', (cell) => (cell as HTMLInputElement).value);
+  await page.waitForSelector('#upperFrontInner-up');
+  expect(await up()).not.toBe('312');
+  await clickButton(page, 'Undo');
+  expect(await up()).toBe('312');
+  await settled(page);
+});
+
+it('drags a joint along what it may do, one step of undo, and measures between joints', async () => {
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Arms');
+  await clickButton(page, 'freedoms');
+  await page.locator('[data-view="side"] [data-joint="upperRearInner"]').click();
+  await pickFrom('[data-freedom="up"] [role=combobox]', 'drilled');
+  await pickFrom('[data-freedom="ahead"] [role=combobox]', 'fixed');
+  await page.waitForSelector('[data-view="side"] [data-mark="choices"]');
+  await settled(page);
+  const ring = (await (await page.$(
+    '[data-view="side"] [data-joint="upperRearInner"] circle',
+  ))!.boundingBox())!;
+  const [x, y] = [ring.x + ring.width / 2, ring.y + ring.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 20, y - 9, { steps: 5 });
+  await page.mouse.up();
+  await shows('[data-freedom="up"]', 'now at 403 mm');
+  await shows('[data-freedom="ahead"]', 'now at -?−?132 mm');
+  await clickButton(page, 'Undo');
+  await shows('[data-freedom="up"]', 'now at 378 mm');
+
+  await clickButton(page, 'Measure');
+  await page.locator('[data-view="front"] [data-joint="lowerOuter"]').click();
+  await page.locator('[data-view="front"] [data-joint="upperOuter"]').click();
+  await shows(
+    '[aria-label="Floor"] [role=status]',
+    'lower ball joint to upper ball joint: 249.7 mm',
+  );
 });

@@ -31,7 +31,10 @@ async function main(): Promise<void> {
   ]) {
     await openStation(page, station);
     await page.waitForSelector(shown);
-    if (name === 'wheel') await page.locator('::-p-aria([name="camber"][role="button"])').click();
+    if (name === 'wheel') {
+      await page.locator('::-p-xpath(//h2//*[@role="combobox"])').click();
+      await page.locator('::-p-xpath(//li[.="camber"])').click();
+    }
     await shoot(name);
   }
   await openStation(page, 'Take-off');

@@ -5,21 +5,21 @@ import { styled } from '@mui/material/styles';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
-import type { AxleDesign, AxleName } from '@/core/model/build';
+import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { slopeAt } from '@/core/motion/sweep';
-import type { Points } from '@/core/model/points';
+import type { Point, PointName, Points } from '@/core/model/points';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
+import type { Strings } from '../floor/strings';
 import { CyclePad } from '../pad/CyclePad';
 import { Readouts } from '../readouts/Readouts';
-import { Arms, Brief, TakeOff, Wheel } from '../stations/lazy';
-import { PointsTable } from '../stations/rack/PointsTable';
-import { ShimPanel } from '../stations/rack/ShimPanel';
+import { Brief, TakeOff } from '../stations/lazy';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
 import { useStable } from '../useStable';
 import { KeysHelp } from './KeysHelp';
+import { StationPanel } from './StationPanel';
 import { StationRail } from './StationRail';
 import { TopBar } from './TopBar';
 import { WhichWheel } from './WhichWheel';
@@ -32,6 +32,7 @@ import { useCorner } from './useCorner';
 import { useFiles } from './useFiles';
 import { useKeys } from './useKeys';
 import { THINNEST, useShim } from './useShim';
+import { useTrial } from './useTrial';
 import { stationStates } from './standing';
 import { AT_REST, useView } from './viewStore';
 import type { Station } from './viewStore';
@@ -72,13 +73,8 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const corner = useCorner(design, side, build.travel, position);
   const before = useCorner(opened[axle] ?? null, side, build.travel, position);
   const shim = useShim(design, axle, side, build.travel);
-  const [trial, setTrial] = useState<{
-    of: AxleDesign;
-    at: Station;
-    design: AxleDesign;
-  } | null>(null);
-  const tried = trial?.of === design && trial.at === view.station ? trial.design : null;
-  const proposed = useCorner(shim.proposed ?? tried, side, build.travel, position);
+  const trial = useTrial(design, view.station);
+  const proposed = useCorner(shim.proposed ?? trial.tried, side, build.travel, position);
   const { bands } = useBands(build, axle, side, rack);
   const { targets } = briefOf(build);
 
@@ -90,9 +86,6 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   );
 
   const handleFind = useStable(() => corner?.bumpSteer && shim.find());
-  const handleTry = useStable((next: AxleDesign | null) =>
-    setTrial(next && { of: design, at: view.station, design: next }),
-  );
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
   const handlePoints = useStable((change: (points: Points) => void, step?: string) =>
@@ -100,6 +93,9 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
       const target = draft[axle]!;
       change(target[pointsKey(target, side)]!);
     }, step),
+  );
+  const handleMove = useStable((name: PointName, to: Point, step: string) =>
+    handlePoints((edited) => void (edited[name] = to), step),
   );
   const handleOwn = useStable((own: boolean) =>
     edit((draft) => {
@@ -168,7 +164,13 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             unit={unit}
             steered={rackTravel > 0}
             selected={view.selected}
-            dimensions={view.station === 'wheel' && corner.reading.ok ? corner.reading.value : null}
+            ghosts={corner.ghosts}
+            atRest={position.travel === 0 && rack === 0}
+            values={corner.reading.ok ? corner.reading.value : null}
+            strings={view.strings}
+            dimensions={view.station === 'wheel'}
+            onStrings={pickStrings}
+            onMove={handleMove}
             onSelect={handleSelect}
           />
           <Under>
@@ -188,55 +190,26 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             />
             <Column aria-label="Station">
               {which}
-              {view.station === 'wheel' ? (
-                <Wheel
-                  build={build}
-                  axle={axle}
-                  side={side}
-                  unit={unit}
-                  onEdit={edit}
-                  onTry={handleTry}
-                  tried={tried}
-                />
-              ) : view.station === 'arms' ? (
-                <Arms
-                  build={build}
-                  axle={axle}
-                  design={design}
-                  points={points}
-                  targets={targets}
-                  steered={rackTravel > 0}
-                  unit={unit}
-                  selected={view.selected}
-                  onSelect={handleSelect}
-                  onPoints={handlePoints}
-                  onEdit={edit}
-                  tried={tried}
-                  onTry={handleTry}
-                />
-              ) : (
-                <>
-                  <PointsTable
-                    points={points}
-                    unit={unit}
-                    steered={rackTravel > 0}
-                    selected={view.selected}
-                    onSelect={handleSelect}
-                    onEdit={handlePoints}
-                  />
-                  <ShimPanel
-                    bumpSteer={corner.bumpSteer}
-                    found={shim.proposal}
-                    hopeless={shim.hopeless}
-                    bands={targets.bumpSteer}
-                    unit={unit}
-                    joint={rackTravel > 0 ? 'tie rod outer joint' : 'toe link outer joint'}
-                    onFind={handleFind}
-                    onTake={shim.take}
-                    onLeave={shim.leave}
-                  />
-                </>
-              )}
+              <StationPanel
+                station={view.station}
+                build={build}
+                axle={axle}
+                side={side}
+                design={design}
+                points={points}
+                targets={targets}
+                steered={rackTravel > 0}
+                unit={unit}
+                selected={view.selected}
+                onSelect={handleSelect}
+                onPoints={handlePoints}
+                onEdit={edit}
+                tried={trial.tried}
+                onTry={trial.look}
+                bumpSteer={corner.bumpSteer}
+                shim={shim}
+                onFind={handleFind}
+              />
             </Column>
           </Under>
         </Middle>
@@ -272,6 +245,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
 const { show: change } = useView.getState();
 const pickUnit = (unit: LengthUnit) => change({ unit });
+const pickStrings = (strings: Strings) => change({ strings });
 const openStation = (station: Station) => change({ station });
 const showAxle = (axle: AxleName) => change({ axle });
 

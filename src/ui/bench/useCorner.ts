@@ -20,6 +20,8 @@ export interface CornerView {
   sweep: Sweep;
   /** Ride height at that rack position, the one position of a sweep. */
   ride: Sweep;
+  /** At full bump and full droop at that rack position, as far as they are reached. */
+  ghosts: Drawn[];
   /** With the steering straight ahead. */
   bumpSteer: BumpSteer | null;
 }
@@ -33,7 +35,7 @@ export function useCorner(
 ): CornerView | null {
   const layout = useMemo(() => design && solveLayout(design, side, travel), [design, side, travel]);
   const curve = useMemo(
-    () => layout && sweepAtRack(layout.corner, travel, position.rack),
+    () => layout && sweepAtRack(layout, travel, position.rack),
     [layout, travel, position.rack],
   );
   const posed = useMemo(
@@ -85,7 +87,7 @@ function poseAt({ corner, fault, points, alignment }: Layout, travel: number, ra
   };
 }
 
-function sweepAtRack(corner: AxleCorner | null, travel: Travel, rack: number) {
+function sweepAtRack({ corner, points }: Layout, travel: Travel, rack: number) {
   const sweep = travelSweep(travel, POSITIONS, rack);
   const ride = makeSweep(1);
   ride.rack[0] = rack;
@@ -93,5 +95,7 @@ function sweepAtRack(corner: AxleCorner | null, travel: Travel, rack: number) {
     runSweep(corner, sweep);
     runSweep(corner, ride);
   }
-  return { sweep, ride };
+  const ends = corner ? [travel.bump, -travel.droop].map((at) => poseCorner(corner, at, rack)) : [];
+  const ghosts = ends.flatMap((pose) => (pose.ok ? [drawnAt(points, pose.upright)] : []));
+  return { sweep, ride, ghosts };
 }

@@ -3,6 +3,8 @@ import { persist } from 'zustand/middleware';
 import type { AxleName, Side } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
+import { AS_LAID } from '../floor/strings';
+import type { Strings } from '../floor/strings';
 import type { Against } from '../traces/Trace';
 import type { Traced } from '../traces/traced';
 
@@ -21,13 +23,15 @@ export interface ViewState {
   /** Which curve stands under the floor. */
   traced: Traced;
   against: Against;
+  /** What is laid on the floor. */
+  strings: Strings;
   unit: LengthUnit;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
 }
 
 export const AT_REST = { travel: 0, rack: 0, selected: null, axle: 'front', side: 'left' } as const;
 
-/** One window looks at one bench at a time, so this is one store; the unit is remembered. */
+/** One window looks at one bench at a time, so this is one store; the unit and the strings are remembered. */
 export const useView = create<ViewState>()(
   persist(
     (set) => ({
@@ -35,12 +39,13 @@ export const useView = create<ViewState>()(
       station: 'rack',
       traced: 'toe',
       against: 'travel',
+      strings: AS_LAID,
       unit: 'mm',
       show: (change) => set(change),
     }),
     {
       name: 'havrik-view',
-      partialize: ({ unit }) => ({ unit }),
+      partialize: ({ unit, strings }) => ({ unit, strings }),
       skipHydration: true,
     },
   ),

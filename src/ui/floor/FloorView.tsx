@@ -1,37 +1,64 @@
 'use client';
 
+import { useDrag } from '@use-gesture/react';
 import { memo } from 'react';
 import { distance } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/units';
+import type { Quantity } from '@/core/motion/quantities';
 import { POINT_NAMES, pointLabel } from '@/core/model/points';
-import type { PointName } from '@/core/model/points';
-import { FIGURES, SLATE } from '../theme';
+import type { Point, PointName } from '@/core/model/points';
+import type { LengthUnit } from '@/core/model/units';
+import { SLATE } from '../theme';
+import { Construction } from './Construction';
 import { Dimensions } from './Dimensions';
-import type { Figures } from './Dimensions';
-import { MEMBERS, kingpinString, onFloor, rimOutline, wheelOutlines } from './drawing';
+import { FreedomMarks } from './FreedomMarks';
+import { Joint } from './Joint';
+import type { JointDrag } from './Joint';
+import {
+  MEMBERS,
+  kingpinString,
+  nearestOnKingpin,
+  onFloor,
+  rimOutline,
+  wheelOutlines,
+} from './drawing';
 import type { Box, Drawn, MemberKind, ViewName } from './drawing';
+import { ContactMark, JointLabel, ScaleBar } from './marks';
+import type { Strings } from './strings';
+import type { Zoom } from './zoom';
 
 interface Props {
   view: ViewName;
   caption: string;
   mirror: 1 | -1;
   drawn: Drawn;
-  /** A joint that would move if a proposal were taken. */
+  /** Joints that would move if a proposal were taken. */
   proposed: Drawn | null;
+  /** The corner at full bump and droop. */
+  ghosts: Drawn[];
   reached: boolean;
   design: AxleDesign;
   box: Box;
-  /** Pixels per mm. */
+  /** Pixels per mm of the view when it is fitted. */
   scale: number;
+  zoom: Zoom;
   width: number;
   height: number;
   unit: LengthUnit;
   steered: boolean;
   selected: PointName | null;
-  dimensions: Figures | null;
+  /** The selected point as designed, when the corner stands as designed. */
+  place: Point | null;
+  strings: Strings;
+  values: Record<Quantity, number> | null;
+  /** Scrub radius, trail and spindle length are written beside the wheel. */
+  dimensions: boolean;
+  /** Two joints that are being measured between. */
+  measured: readonly PointName[];
   onSelect: (name: PointName) => void;
+  onDrag: (view: ViewName, drag: JointDrag, pixels: number) => void;
+  onZoom: (view: ViewName, change: (zoom: Zoom) => Zoom) => void;
 }
 
 const FILL: Record<MemberKind, string> = {
@@ -42,13 +69,15 @@ const FILL: Record<MemberKind, string> = {
 
 /** One view of a corner, to scale: chalk on slate. */
 export const FloorView = memo(function FloorView(props: Props) {
-  const { view, mirror, drawn, proposed, design, box, scale, width, height, selected } = props;
+  const { view, mirror, drawn, proposed, design, box, width, height, selected, strings } = props;
   const { tyre, rim } = design;
-  const offsetX = (width - (box.right - box.left) * scale) / 2 - box.left * scale;
-  const offsetY = height - 14 - box.bottom * scale;
+  const { k, x: panX, y: panY } = props.zoom;
+  const scale = props.scale * k;
+  const offsetX = ((width - (box.right - box.left) * props.scale) / 2 - box.left * props.scale) * k;
+  const offsetY = (height - 14 - box.bottom * props.scale) * k;
   const px = (p: Vec): [number, number] => {
     const [x, y] = onFloor(view, mirror, p);
-    return [x * scale + offsetX, y * scale + offsetY];
+    return [x * scale + offsetX + panX, y * scale + offsetY + panY];
   };
   const list = (points: Vec[]) =>
     points
@@ -70,6 +99,20 @@ export const FloorView = memo(function FloorView(props: Props) {
   const moved = (name: PointName) =>
     proposed !== null && distance(proposed.at[name], drawn.at[name]) > 0.02;
   const axisOf = (front: PointName, rear: PointName) => line(drawn.at[front], drawn.at[rear]);
+  const { onZoom } = props;
+  const pan = useDrag(({ delta: [dx, dy] }) =>
+    onZoom(view, (zoom) => ({ ...zoom, x: zoom.x + dx, y: zoom.y + dy })),
+  );
+  const handleWheel = (event: React.WheelEvent<SVGSVGElement>) => {
+    const frame = event.currentTarget.getBoundingClientRect();
+    const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
+    const factor = Math.exp(-event.deltaY / 500);
+    onZoom(view, (zoom) => {
+      const next = Math.min(20, Math.max(0.5, zoom.k * factor));
+      const part = next / zoom.k;
+      return { k: next, x: at.x - (at.x - zoom.x) * part, y: at.y - (at.y - zoom.y) * part };
+    });
+  };
 
   return (
     <svg
@@ -78,8 +121,17 @@ export const FloorView = memo(function FloorView(props: Props) {
       role="img"
       aria-label={`${props.caption}, to scale`}
       data-view={view}
+      onWheel={handleWheel}
+      onDoubleClick={() => onZoom(view, () => ({ k: 1, x: 0, y: 0 }))}
       style={{ display: 'block', opacity: props.reached ? 1 : 0.55 }}
     >
+      <rect
+        {...pan()}
+        width={width}
+        height={height}
+        fill="transparent"
+        style={{ touchAction: 'none' }}
+      />
       <text x={12} y={20} fill={SLATE.soft} fontSize={13}>
         {props.caption}
       </text>
@@ -94,79 +146,113 @@ export const FloorView = memo(function FloorView(props: Props) {
           {mirror === 1 ? '← ahead' : 'ahead →'}
         </text>
       )}
-      {view !== 'above' && (
-        <line
-          x1={8}
-          x2={width - 8}
-          y1={px([0, 0, 0])[1]}
-          y2={px([0, 0, 0])[1]}
-          stroke={SLATE.line}
-          strokeDasharray="2 5"
-        />
-      )}
-      <g fill={SLATE.raised} fillOpacity={0.7} stroke={SLATE.string} strokeLinejoin="round">
-        <polygon points={list(outline[view])} strokeWidth={1.5} data-part="tyre" />
-        {view === 'side' && <polygon points={list(outline.rim)} strokeWidth={1} fill="none" />}
-      </g>
-      <g stroke={SLATE.string} strokeDasharray="7 4" strokeWidth={1}>
-        <line {...axisOf('lowerFrontInner', 'lowerRearInner')} />
-        <line {...axisOf('upperFrontInner', 'upperRearInner')} />
-      </g>
-      <g strokeLinecap="round" strokeOpacity={0.88}>
-        {MEMBERS.map(({ from, to, diameter, kind }) => (
+      <g pointerEvents="none">
+        {view !== 'above' && (
           <line
-            key={from + to}
-            {...line(drawn.at[from], drawn.at[to])}
-            stroke={FILL[kind]}
-            strokeWidth={Math.max(1.5, diameter * scale)}
+            x1={8}
+            x2={width - 8}
+            y1={px([0, 0, 0])[1]}
+            y2={px([0, 0, 0])[1]}
+            stroke={SLATE.line}
+            strokeDasharray="2 5"
           />
-        ))}
-        <line
-          {...line(drawn.at.wheelCentre, nearestOnKingpin(drawn))}
-          stroke={SLATE.soft}
-          strokeWidth={Math.max(1.5, 26 * scale)}
-        />
-      </g>
-      <line
-        {...line(stringTop, stringFoot)}
-        stroke={SLATE.accent}
-        strokeWidth={1}
-        strokeOpacity={0.9}
-      />
-      {view !== 'above' && <ContactMark at={px(outline.contact)} foot={px(stringFoot)} />}
-      {rim && view !== 'side' && (
-        <polygon
-          points={list(rimOutline(drawn, rim, view))}
-          fill="none"
-          stroke={SLATE.string}
-          strokeDasharray="3 3"
-          data-part="rim"
-        />
-      )}
-      {props.dimensions && (
-        <Dimensions
-          {...{ view, drawn, tyre, px, unit: props.unit, height }}
-          figures={props.dimensions}
-        />
-      )}
-      {proposed && (
-        <g stroke={SLATE.accent} fill="none" strokeDasharray="5 4" strokeWidth={1.6}>
-          {MEMBERS.filter(({ from, to }) => moved(from) || moved(to)).map(({ from, to }) => (
-            <line key={from + to} {...line(proposed.at[from], proposed.at[to])} />
-          ))}
-          {POINT_NAMES.filter(moved).map((name) => (
-            <circle key={name} cx={px(proposed.at[name])[0]} cy={px(proposed.at[name])[1]} r={7} />
-          ))}
+        )}
+        <g fill={SLATE.raised} fillOpacity={0.7} stroke={SLATE.string} strokeLinejoin="round">
+          <polygon points={list(outline[view])} strokeWidth={1.5} data-part="tyre" />
+          {view === 'side' && <polygon points={list(outline.rim)} strokeWidth={1} fill="none" />}
         </g>
-      )}
+        {rim && view !== 'side' && (
+          <polygon
+            points={list(rimOutline(drawn, rim, view))}
+            fill="none"
+            stroke={SLATE.string}
+            strokeDasharray="3 3"
+            data-part="rim"
+          />
+        )}
+        {strings.pivots && (
+          <g stroke={SLATE.string} strokeDasharray="7 4" strokeWidth={1}>
+            <line {...axisOf('lowerFrontInner', 'lowerRearInner')} />
+            <line {...axisOf('upperFrontInner', 'upperRearInner')} />
+          </g>
+        )}
+        <g strokeLinecap="round" strokeOpacity={0.88}>
+          {MEMBERS.map(({ from, to, diameter, kind }) => (
+            <line
+              key={from + to}
+              {...line(drawn.at[from], drawn.at[to])}
+              stroke={FILL[kind]}
+              strokeWidth={Math.max(1.5, diameter * scale)}
+            />
+          ))}
+          <line
+            {...line(drawn.at.wheelCentre, nearestOnKingpin(drawn))}
+            stroke={SLATE.soft}
+            strokeWidth={Math.max(1.5, 26 * scale)}
+          />
+        </g>
+        {strings.kingpin && (
+          <line
+            {...line(stringTop, stringFoot)}
+            stroke={SLATE.accent}
+            strokeWidth={1}
+            strokeOpacity={0.9}
+          />
+        )}
+        {view !== 'above' && <ContactMark at={px(outline.contact)} foot={px(stringFoot)} />}
+        <Construction
+          {...{ view, drawn, tyre, strings, px, unit: props.unit }}
+          ghosts={props.ghosts}
+          centres={props.values}
+        />
+        {props.dimensions && props.values && (
+          <Dimensions
+            {...{ view, drawn, tyre, px, unit: props.unit, height }}
+            figures={props.values}
+          />
+        )}
+        {proposed && (
+          <g stroke={SLATE.accent} fill="none" strokeDasharray="5 4" strokeWidth={1.6}>
+            {MEMBERS.filter(({ from, to }) => moved(from) || moved(to)).map(({ from, to }) => (
+              <line key={from + to} {...line(proposed.at[from], proposed.at[to])} />
+            ))}
+            {POINT_NAMES.filter(moved).map((name) => (
+              <circle
+                key={name}
+                cx={px(proposed.at[name])[0]}
+                cy={px(proposed.at[name])[1]}
+                r={7}
+              />
+            ))}
+          </g>
+        )}
+        {props.measured.length === 2 && (
+          <line
+            {...line(drawn.at[props.measured[0]], drawn.at[props.measured[1]])}
+            stroke={SLATE.accent}
+            strokeWidth={2}
+            strokeDasharray="1 3"
+            data-part="measured"
+          />
+        )}
+        {selected && props.place && (
+          <FreedomMarks
+            view={view}
+            point={props.place}
+            freedoms={design.freedoms?.[selected]}
+            px={px}
+          />
+        )}
+      </g>
       {POINT_NAMES.map((name) => (
         <Joint
           key={name}
           name={name}
           label={pointLabel(name, props.steered)}
           at={px(drawn.at[name])}
-          selected={name === selected}
+          selected={name === selected || props.measured.includes(name)}
           onSelect={props.onSelect}
+          onDrag={(drag) => props.onDrag(view, drag, scale)}
         />
       ))}
       {selected && (
@@ -180,101 +266,3 @@ export const FloorView = memo(function FloorView(props: Props) {
     </svg>
   );
 });
-
-/** Foot of the perpendicular from the wheel centre on the kingpin line: where the spindle springs from. */
-function nearestOnKingpin({ at }: Drawn): Vec {
-  const [l, u, w] = [at.lowerOuter, at.upperOuter, at.wheelCentre];
-  const k = [u[0] - l[0], u[1] - l[1], u[2] - l[2]];
-  const kk = k[0] ** 2 + k[1] ** 2 + k[2] ** 2 || 1;
-  const t = ((w[0] - l[0]) * k[0] + (w[1] - l[1]) * k[1] + (w[2] - l[2]) * k[2]) / kk;
-  return [l[0] + t * k[0], l[1] + t * k[1], l[2] + t * k[2]];
-}
-
-function Joint({
-  name,
-  label,
-  at: [x, y],
-  selected,
-  onSelect,
-}: {
-  name: PointName;
-  label: string;
-  at: [number, number];
-  selected: boolean;
-  onSelect: (name: PointName) => void;
-}) {
-  return (
-    <g onClick={() => onSelect(name)} style={{ cursor: 'pointer' }} data-joint={name}>
-      <title>{label}</title>
-      <circle cx={x} cy={y} r={11} fill="transparent" />
-      <circle
-        cx={x}
-        cy={y}
-        r={selected ? 6.5 : 4.5}
-        fill={SLATE.ground}
-        stroke={selected ? SLATE.accent : SLATE.chalk}
-        strokeWidth={selected ? 3 : 1.8}
-      />
-    </g>
-  );
-}
-
-function JointLabel({
-  at: [x, y],
-  label,
-  width,
-}: {
-  at: [number, number];
-  label: string;
-  width: number;
-}) {
-  const left = x > width / 2;
-  return (
-    <text
-      x={left ? x - 12 : x + 12}
-      y={y - 10}
-      textAnchor={left ? 'end' : 'start'}
-      fill={SLATE.accent}
-      stroke={SLATE.ground}
-      strokeWidth={4}
-      paintOrder="stroke"
-      fontSize={13}
-      fontWeight={600}
-      pointerEvents="none"
-    >
-      {label}
-    </text>
-  );
-}
-
-/** The contact point as a notch under the ground, and where the kingpin axis meets it. */
-function ContactMark({ at, foot }: { at: [number, number]; foot: [number, number] }) {
-  return (
-    <g stroke={SLATE.accent} fill="none" strokeWidth={1.4}>
-      <path d={`M${at[0] - 5} ${at[1] + 8}L${at[0]} ${at[1]}L${at[0] + 5} ${at[1] + 8}`} />
-      <path d={`M${foot[0] - 5} ${foot[1]}h10`} />
-    </g>
-  );
-}
-
-function ScaleBar({
-  unit,
-  scale,
-  x,
-  y,
-}: {
-  unit: LengthUnit;
-  scale: number;
-  x: number;
-  y: number;
-}) {
-  const length = (unit === 'mm' ? 100 : 4 * 25.4) * scale;
-  return (
-    <g>
-      <path d={`M${x} ${y - 4}v4h${length}v-4`} stroke={SLATE.soft} fill="none" strokeWidth={1} />
-      <text x={x + length + 6} y={y} fill={SLATE.soft} fontSize={12} fontFamily={FIGURES}>
-        {unit === 'mm' ? '100 mm' : '4 in'}
-      </text>
-    </g>
-  );
-}

@@ -3,7 +3,7 @@ import type { Vec } from '@/core/geometry/vec';
 import { U } from '@/core/kinematics/corner';
 import { spindleOf } from '@/core/kinematics/spindle';
 import type { AxleDesign, Rim, Travel } from '@/core/model/build';
-import type { PointName, Points } from '@/core/model/points';
+import type { Point, PointName, Points } from '@/core/model/points';
 import { roomIn } from '@/core/upright/rim';
 
 /** Where every joint of a corner is in one position, [ahead, out, up] mm, and the spindle's way. */
@@ -159,4 +159,25 @@ export function viewBox(
     top: Math.min(...ys) - margin,
     bottom: Math.max(...ys) + margin,
   };
+}
+
+/** Foot of the perpendicular from the wheel centre on the kingpin line: where the spindle springs from. */
+export function nearestOnKingpin({ at }: Drawn): Vec {
+  const [l, u, w] = [at.lowerOuter, at.upperOuter, at.wheelCentre];
+  const k = [u[0] - l[0], u[1] - l[1], u[2] - l[2]];
+  const kk = k[0] ** 2 + k[1] ** 2 + k[2] ** 2 || 1;
+  const t = ((w[0] - l[0]) * k[0] + (w[1] - l[1]) * k[1] + (w[2] - l[2]) * k[2]) / kk;
+  return [l[0] + t * k[0], l[1] + t * k[1], l[2] + t * k[2]];
+}
+
+/** What a movement on the floor, mm right and down, is in a corner's own axes. */
+export function offFloor(
+  view: ViewName,
+  mirror: 1 | -1,
+  [right, down]: [number, number],
+): Partial<Point> {
+  if (view === 'front') return { out: mirror * right, up: -down };
+  return view === 'side'
+    ? { ahead: -mirror * right, up: -down }
+    : { ahead: -mirror * right, out: down };
 }

@@ -35,7 +35,8 @@ interface Props {
 
 /** One curve of the wheel shown, and which one it is. */
 export function TracePanel(props: Props) {
-  const { build, axle, design, corner, proposed, bands, traced, against, targets } = props;
+  const { build, axle, design, corner, proposed, bands, traced, targets } = props;
+  const against = TRACES[traced].travelOnly ? 'travel' : props.against;
   const { position, unit, onTrace } = props;
   const { bump, droop } = build.travel;
   const halfTrack = useMemo(() => trackOf(design) / 2, [design]);
@@ -124,7 +125,17 @@ const Heading = memo(function Heading({
 }) {
   const steered = rack !== 0 && `, rack ${Math.abs(rack)} mm ${rack > 0 ? 'left' : 'right'}`;
   return (
-    <Typography component="h2" sx={{ fontSize: 15, fontWeight: 600, whiteSpace: 'nowrap' }}>
+    <Typography
+      component="h2"
+      sx={{
+        fontSize: 15,
+        fontWeight: 600,
+        whiteSpace: 'nowrap',
+        overflow: 'hidden',
+        minHeight: 28,
+        flex: 'none',
+      }}
+    >
       <TextField
         select
         variant="standard"
@@ -140,12 +151,16 @@ const Heading = memo(function Heading({
         ))}
       </TextField>
       over{' '}
-      <Choice
-        label="Drawn against"
-        value={against}
-        options={AGAINST}
-        onPick={(next) => onTrace({ against: next })}
-      />
+      {TRACES[traced].travelOnly ? (
+        'travel'
+      ) : (
+        <Choice
+          label="Drawn against"
+          value={against}
+          options={AGAINST}
+          onPick={(next) => onTrace({ against: next })}
+        />
+      )}
       <Typography component="span" variant="caption" color="text.secondary" sx={{ ml: 1 }}>
         {against === 'roll' ? 'body roll' : unit === 'mm' ? 'mm' : 'inches'}, bump up,{' '}
         {TRACES[traced].right} right

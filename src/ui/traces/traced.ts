@@ -29,6 +29,8 @@ interface TraceKind {
   quantity: Quantity;
   /** Drawn as the change from ride height, about nought. */
   change?: true;
+  /** Made of how the wheel moves at ride height of the body: of no meaning against roll. */
+  travelOnly?: true;
   banded?: Banded;
 }
 
@@ -82,20 +84,29 @@ export const TRACES: Record<Traced, TraceKind> = {
     unit: 'length',
     right: 'higher',
     quantity: 'rollCentre',
+    travelOnly: true,
   },
   instantOut: {
     label: 'instant centre, out',
     unit: 'length',
     right: 'outward',
     quantity: 'instantOut',
+    travelOnly: true,
   },
   instantUp: {
     label: 'instant centre, up',
     unit: 'length',
     right: 'higher',
     quantity: 'instantUp',
+    travelOnly: true,
   },
-  anti: { label: 'anti-dive', unit: 'percent', right: 'more', quantity: 'contactLead' },
+  anti: {
+    label: 'anti-dive',
+    unit: 'percent',
+    right: 'more',
+    quantity: 'contactLead',
+    travelOnly: true,
+  },
 };
 
 /** One quantity over a sweep: value and travel of each position that can be reached. */

@@ -1,0 +1,135 @@
+import { add, distance, scale, sub } from '@/core/geometry/vec';
+import type { Vec } from '@/core/geometry/vec';
+import type { Quantity } from '@/core/motion/quantities';
+import { printLength } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
+import { FIGURES, SLATE } from '../theme';
+import { MEMBERS, wheelOutlines } from './drawing';
+import type { Drawn, ViewName } from './drawing';
+import type { Strings } from './strings';
+import type { AxleDesign } from '@/core/model/build';
+
+interface Props {
+  view: ViewName;
+  drawn: Drawn;
+  ghosts: Drawn[];
+  tyre: AxleDesign['tyre'];
+  strings: Strings;
+  /** Where the instant and roll centres are in the position drawn; null out of reach. */
+  centres: Pick<Record<Quantity, number>, 'instantOut' | 'instantUp' | 'rollCentre'> | null;
+  px: (p: Vec) => [number, number];
+  unit: LengthUnit;
+}
+
+/** How far a line through two joints is drawn past them, as a part of its length. */
+const PAST = 0.6;
+
+/** Taut strings over the drawing: ghosts, lines through joints, instant centre, roll centre, lengths. */
+export function Construction(props: Props) {
+  const { view, drawn, ghosts, strings, px } = props;
+  const line = (a: Vec, b: Vec) => {
+    const [x1, y1] = px(a);
+    const [x2, y2] = px(b);
+    return `M${x1} ${y1}L${x2} ${y2}`;
+  };
+  const through = (a: Vec, b: Vec) => {
+    const along = scale(sub(b, a), PAST);
+    return line(sub(a, along), add(b, along));
+  };
+  const { at } = drawn;
+  return (
+    <g fill="none" strokeWidth={1} pointerEvents="none">
+      {strings.ghosts &&
+        ghosts.map((ghost, i) => (
+          <path
+            key={i}
+            d={MEMBERS.map(({ from, to }) => line(ghost.at[from], ghost.at[to])).join('')}
+            stroke={SLATE.soft}
+            strokeOpacity={0.5}
+            data-part="ghost"
+          />
+        ))}
+      {strings.lines && view === 'front' && (
+        <path
+          d={
+            through(at.lowerFrontInner, at.upperFrontInner) + through(at.lowerOuter, at.upperOuter)
+          }
+          stroke={SLATE.string}
+          data-part="lines"
+        />
+      )}
+      {strings.instant && view === 'front' && props.centres && <Instant {...props} line={line} />}
+      {strings.lengths && view === 'front' && <Lengths drawn={drawn} px={px} unit={props.unit} />}
+    </g>
+  );
+}
+
+/** Lines along the arms to the instant centre, and from the contact to it: the roll centre on the centreline. */
+function Instant({ drawn, tyre, centres, px, line }: Props & { line: (a: Vec, b: Vec) => string }) {
+  const { instantOut, instantUp, rollCentre } = centres!;
+  const { contact } = wheelOutlines(drawn, tyre);
+  const ahead = contact[0];
+  const instant: Vec = [ahead, instantOut, instantUp];
+  const [rx, ry] = px([ahead, 0, rollCentre]);
+  const [ix, iy] = px(instant);
+  const near = Math.abs(instantOut) + Math.abs(instantUp) < 20_000;
+  return (
+    <g stroke={SLATE.accent} data-part="instant">
+      {near && (
+        <path
+          d={
+            line(drawn.at.lowerOuter, instant) +
+            line(drawn.at.upperOuter, instant) +
+            line(contact, instant)
+          }
+          strokeOpacity={0.55}
+        />
+      )}
+      <path d={line(contact, [ahead, 0, rollCentre])} strokeOpacity={0.55} />
+      {near && <circle cx={ix} cy={iy} r={4} />}
+      <path d={`M${rx - 6} ${ry}h12M${rx} ${ry - 6}v12`} strokeWidth={1.6} />
+      <text
+        x={Math.max(8, rx + 8)}
+        y={ry - 6}
+        fill={SLATE.accent}
+        stroke="none"
+        fontFamily={FIGURES}
+        fontSize={13}
+      >
+        roll centre
+      </text>
+    </g>
+  );
+}
+
+function Lengths({
+  drawn,
+  px,
+  unit,
+}: {
+  drawn: Drawn;
+  px: (p: Vec) => [number, number];
+  unit: LengthUnit;
+}) {
+  return MEMBERS.filter(({ kind }) => kind !== 'upright').map(({ from, to }) => {
+    const [a, b] = [drawn.at[from], drawn.at[to]];
+    const [x, y] = px(scale(add(a, b), 0.5));
+    return (
+      <text
+        key={from + to}
+        x={x}
+        y={from.includes('Rear') ? y + 14 : y - 6}
+        textAnchor="middle"
+        fill={SLATE.chalk}
+        stroke={SLATE.ground}
+        strokeWidth={3}
+        paintOrder="stroke"
+        fontFamily={FIGURES}
+        fontSize={13}
+        data-part="length"
+      >
+        {printLength(Math.round(distance(a, b) * 10) / 10, unit)}
+      </text>
+    );
+  });
+}

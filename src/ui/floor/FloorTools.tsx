@@ -1,0 +1,73 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { memo, useState } from 'react';
+import { SLATE } from '../theme';
+import { STRINGS } from './strings';
+import type { StringName, Strings } from './strings';
+
+/** What can be laid on the floor, the tape, and the way back to a fitted view. */
+export const FloorTools = memo(function FloorTools({
+  strings,
+  measuring,
+  zoomed,
+  onStrings,
+  onMeasure,
+  onFit,
+}: {
+  strings: Strings;
+  measuring: boolean;
+  zoomed: boolean;
+  onStrings: (strings: Strings) => void;
+  onMeasure: (on: boolean) => void;
+  onFit: () => void;
+}) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const look = { color: SLATE.chalk, minWidth: 0, py: 0.25, px: 1, fontSize: 13 };
+  return (
+    <Box sx={{ position: 'absolute', right: 8, top: 6, display: 'flex', gap: 0.5 }}>
+      {zoomed && (
+        <Button size="small" sx={look} onClick={onFit}>
+          Fit
+        </Button>
+      )}
+      <Button
+        size="small"
+        sx={{ ...look, bgcolor: measuring ? SLATE.line : undefined }}
+        aria-pressed={measuring}
+        onClick={() => onMeasure(!measuring)}
+      >
+        Measure
+      </Button>
+      <Button
+        size="small"
+        sx={look}
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        Strings
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {Object.entries(STRINGS).map(([name, words]) => {
+          const on = strings[name as StringName];
+          return (
+            <MenuItem
+              key={name}
+              role="menuitemcheckbox"
+              aria-checked={on}
+              dense
+              onClick={() => onStrings({ ...strings, [name]: !on })}
+            >
+              <Checkbox size="small" checked={on} tabIndex={-1} sx={{ p: 0, mr: 1 }} aria-hidden />
+              {words}
+            </MenuItem>
+          );
+        })}
+      </Menu>
+    </Box>
+  );
+});

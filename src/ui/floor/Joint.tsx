@@ -1,0 +1,53 @@
+'use client';
+
+import { useDrag } from '@use-gesture/react';
+import type { PointName } from '@/core/model/points';
+import { SLATE } from '../theme';
+
+/** A movement of a joint on the floor, px right and down since the drag began. */
+export interface JointDrag {
+  name: PointName;
+  by: [number, number];
+  first: boolean;
+  last: boolean;
+}
+
+/** A joint as a ring: click to select it, drag to move it. */
+export function Joint({
+  name,
+  label,
+  at: [x, y],
+  selected,
+  onSelect,
+  onDrag,
+}: {
+  name: PointName;
+  label: string;
+  at: [number, number];
+  selected: boolean;
+  onSelect: (name: PointName) => void;
+  onDrag: (drag: JointDrag) => void;
+}) {
+  const bind = useDrag(
+    ({ movement, first, last, tap, event }) => {
+      event.stopPropagation();
+      if (tap) onSelect(name);
+      else onDrag({ name, by: [movement[0], movement[1]], first, last });
+    },
+    { filterTaps: true, preventDefault: true },
+  );
+  return (
+    <g {...bind()} style={{ cursor: 'grab', touchAction: 'none' }} data-joint={name}>
+      <title>{label}</title>
+      <circle cx={x} cy={y} r={11} fill="transparent" />
+      <circle
+        cx={x}
+        cy={y}
+        r={selected ? 6.5 : 4.5}
+        fill={SLATE.ground}
+        stroke={selected ? SLATE.accent : SLATE.chalk}
+        strokeWidth={selected ? 3 : 1.8}
+      />
+    </g>
+  );
+}

@@ -1,0 +1,62 @@
+import type { LengthUnit } from '@/core/model/units';
+import { FIGURES, SLATE } from '../theme';
+
+export function JointLabel({
+  at: [x, y],
+  label,
+  width,
+}: {
+  at: [number, number];
+  label: string;
+  width: number;
+}) {
+  const left = x > width / 2;
+  return (
+    <text
+      x={left ? x - 12 : x + 12}
+      y={y - 10}
+      textAnchor={left ? 'end' : 'start'}
+      fill={SLATE.accent}
+      stroke={SLATE.ground}
+      strokeWidth={4}
+      paintOrder="stroke"
+      fontSize={13}
+      fontWeight={600}
+      pointerEvents="none"
+    >
+      {label}
+    </text>
+  );
+}
+
+/** The contact point as a notch under the ground, and where the kingpin axis meets it. */
+export function ContactMark({ at, foot }: { at: [number, number]; foot: [number, number] }) {
+  return (
+    <g stroke={SLATE.accent} fill="none" strokeWidth={1.4}>
+      <path d={`M${at[0] - 5} ${at[1] + 8}L${at[0]} ${at[1]}L${at[0] + 5} ${at[1] + 8}`} />
+      <path d={`M${foot[0] - 5} ${foot[1]}h10`} />
+    </g>
+  );
+}
+
+export function ScaleBar({
+  unit,
+  scale,
+  x,
+  y,
+}: {
+  unit: LengthUnit;
+  scale: number;
+  x: number;
+  y: number;
+}) {
+  const length = (unit === 'mm' ? 100 : 4 * 25.4) * scale;
+  return (
+    <g>
+      <path d={`M${x} ${y - 4}v4h${length}v-4`} stroke={SLATE.soft} fill="none" strokeWidth={1} />
+      <text x={x + length + 6} y={y} fill={SLATE.soft} fontSize={12} fontFamily={FIGURES}>
+        {unit === 'mm' ? '100 mm' : '4 in'}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,20 @@
+/** Construction strings and other things that can be laid on the floor or taken up. */
+export const STRINGS = {
+  kingpin: 'kingpin axis',
+  pivots: 'pivot axes',
+  instant: 'instant centre and roll centre',
+  lines: 'inner-pivot and ball-joint lines',
+  ghosts: 'full bump and droop',
+  lengths: 'lengths of arms and rod',
+} as const;
+export type StringName = keyof typeof STRINGS;
+export type Strings = Record<StringName, boolean>;
+
+export const AS_LAID: Strings = {
+  kingpin: true,
+  pivots: true,
+  instant: false,
+  lines: false,
+  ghosts: false,
+  lengths: false,
+};
