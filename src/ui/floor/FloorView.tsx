@@ -10,6 +10,7 @@ import { POINT_NAMES, pointLabel } from '@/core/model/points';
 import type { Point, PointName } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import { SLATE } from '../theme';
+import { useStable } from '../useStable';
 import { Construction } from './Construction';
 import { Dimensions } from './Dimensions';
 import { FreedomMarks } from './FreedomMarks';
@@ -103,6 +104,7 @@ export const FloorView = memo(function FloorView(props: Props) {
   const pan = useDrag(({ delta: [dx, dy] }) =>
     onZoom(view, (zoom) => ({ ...zoom, x: zoom.x + dx, y: zoom.y + dy })),
   );
+  const handleDrag = useStable((drag: JointDrag) => props.onDrag(view, drag, scale));
   const handleWheel = (event: React.WheelEvent<SVGSVGElement>) => {
     const frame = event.currentTarget.getBoundingClientRect();
     const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
@@ -249,10 +251,11 @@ export const FloorView = memo(function FloorView(props: Props) {
           key={name}
           name={name}
           label={pointLabel(name, props.steered)}
-          at={px(drawn.at[name])}
+          x={px(drawn.at[name])[0]}
+          y={px(drawn.at[name])[1]}
           selected={name === selected || props.measured.includes(name)}
           onSelect={props.onSelect}
-          onDrag={(drag) => props.onDrag(view, drag, scale)}
+          onDrag={handleDrag}
         />
       ))}
       {selected && (

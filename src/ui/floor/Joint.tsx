@@ -1,6 +1,7 @@
 'use client';
 
 import { useDrag } from '@use-gesture/react';
+import { memo } from 'react';
 import type { PointName } from '@/core/model/points';
 import { SLATE } from '../theme';
 
@@ -12,18 +13,20 @@ export interface JointDrag {
   last: boolean;
 }
 
-/** A joint as a ring: click to select it, drag to move it. */
-export function Joint({
+/** A joint as a ring: click to select it, drag to move it. One that stays where it is is not redrawn. */
+export const Joint = memo(function Joint({
   name,
   label,
-  at: [x, y],
+  x,
+  y,
   selected,
   onSelect,
   onDrag,
 }: {
   name: PointName;
   label: string;
-  at: [number, number];
+  x: number;
+  y: number;
   selected: boolean;
   onSelect: (name: PointName) => void;
   onDrag: (drag: JointDrag) => void;
@@ -50,4 +53,4 @@ export function Joint({
       />
     </g>
   );
-}
+});
