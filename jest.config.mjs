@@ -13,8 +13,11 @@ const transform = {
 const shared = {
   transform,
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['node_modules/(?!(ml-|is-any-array|get-port))'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  transformIgnorePatterns: ['node_modules/(?!(ml-|is-any-array|get-port|three))'],
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^three$': '<rootDir>/node_modules/three/build/three.module.js',
+  },
 };
 
 /** `unit` runs in Node, `ui` in jsdom, `e2e` drives the built application in Chromium. */

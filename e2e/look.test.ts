@@ -56,6 +56,7 @@ it.each([
     ]);
   for (const [station, shown] of [
     ['Wheel & upright', '[aria-label="Inside the rim"]'],
+    ['Arms', '[aria-label="Arms"]'],
     ['Brief', '[data-target="lock"]'],
     ['Take-off', '[data-measured]'],
   ]) {
@@ -96,7 +97,7 @@ it('has nothing serious for axe to find', async () => {
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
   expect(await serious()).toEqual([]);
-  for (const station of ['Brief', 'Wheel & upright', 'Take-off']) {
+  for (const station of ['Brief', 'Wheel & upright', 'Arms', 'Take-off']) {
     await openStation(page, station);
     await new Promise((resolve) => setTimeout(resolve, 700));
     expect([station, await serious()]).toEqual([station, []]);

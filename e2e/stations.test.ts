@@ -188,7 +188,7 @@ it('gives a pivot holes, finds arms from the camber wanted, looks, takes and und
   await page.waitForSelector('[data-curve="proposed"]');
   await page.locator('[data-arms="reached"] button:last-of-type').click();
   await until(page, `!document.querySelector('[data-curve="proposed"]')`);
-  await clickButton(page, 'pivots & joints');
+  await clickButton(page, 'joints');
   const up = () => page.$eval('#upperFrontInner-up', (cell) => (cell as HTMLInputElement).value);
   await page.waitForSelector('#upperFrontInner-up');
   expect(await up()).not.toBe('312');
@@ -226,4 +226,20 @@ it('drags a joint along what it may do, one step of undo, and measures between j
     '[aria-label="Floor"] [role=status]',
     'lower ball joint to upper ball joint: 249.7 mm',
   );
+});
+
+it('says what comes too close to a body, and goes there', async () => {
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Arms');
+  await clickButton(page, 'room');
+  await shows('[aria-label="Room"]', 'tightest|too close');
+  await clickButton(page, 'Add a round body');
+  await page.waitForSelector('[data-view="front"] [data-keepout="damper"]');
+  await page.waitForSelector('[data-clearance="close"]');
+  expect(await textOf('[data-clearance="close"]')).toMatch(/damper/);
+  await page.click('[data-clearance="close"]');
+  await until(page, `document.querySelector('[role=slider]').ariaValueText !== 'ride height'`);
+  await clickButton(page, 'Remove damper');
+  await until(page, `!document.querySelector('[data-keepout]')`);
+  await settled(page);
 });

@@ -37,6 +37,13 @@ async function main(): Promise<void> {
     }
     await shoot(name);
   }
+  await openStation(page, 'Arms');
+  await page.locator('::-p-xpath(//main//button[.="find arms from camber"])').click();
+  await page.locator('::-p-xpath(//main//button[.="Find arms"])').click();
+  await page.waitForSelector('[data-arms]');
+  await page.locator('[data-arms] button').click();
+  await page.locator('[data-view="side"] [data-joint="upperFrontInner"]').click();
+  await shoot('arms');
   await openStation(page, 'Take-off');
   for (const [tab, name] of [
     ['Datum marks', 'marks'],

@@ -1,7 +1,9 @@
 import { expose } from 'comlink';
 import { armsFromCamber } from '../core/arms/armsFromCamber';
 import type { ArmsFinding, ArmsWanted } from '../core/arms/armsFromCamber';
-import type { AxleName, Build } from '../core/model/build';
+import { clearancesOf } from '../core/clearance/room';
+import type { Closest } from '../core/clearance/room';
+import type { AxleName, Build, Side } from '../core/model/build';
 import { interruptible } from './interruptible';
 
 const { run, cancel } = interruptible();
@@ -16,6 +18,10 @@ const api = {
   ): Promise<ArmsFinding | null> => run(() => armsFromCamber(build, axle, wanted), onProgress),
 
   cancel,
+
+  /** The tightest places of a wheel over travel and lock; null where the layout cannot be solved. */
+  clearances: (build: Build, axle: AxleName, side: Side): Closest[] | null =>
+    clearancesOf(build, axle, side),
 };
 export type FinderWorker = typeof api;
 

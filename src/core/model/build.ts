@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { roomSchema } from '../clearance/roomSchema';
 import { freedomsSchema } from '../freedoms/freedoms';
 import { takeOffSchema } from '../takeoff/records';
 import { briefSchema } from './brief';
@@ -94,6 +95,8 @@ export const buildSchema = group({
   /** Targets and limits; without one the use's own hold. */
   brief: briefSchema.optional(),
   takeOff: takeOffSchema.optional(),
+  /** Bodies to keep clear of, and by how much. */
+  room: roomSchema.optional(),
 });
 
 export type Build = z.infer<typeof buildSchema>;

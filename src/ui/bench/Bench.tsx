@@ -85,6 +85,12 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
     [build, axle, side, design, targets, steer, gain],
   );
 
+  const bodies = build.room?.keepOuts;
+  const keepOuts = useMemo(
+    () => bodies?.filter((body) => body.axle === axle) ?? [],
+    [bodies, axle],
+  );
+
   const handleFind = useStable(() => corner?.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
@@ -168,6 +174,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             atRest={position.travel === 0 && rack === 0}
             values={corner.reading.ok ? corner.reading.value : null}
             strings={view.strings}
+            keepOuts={keepOuts}
             dimensions={view.station === 'wheel'}
             onStrings={pickStrings}
             onMove={handleMove}
@@ -209,6 +216,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
                 bumpSteer={corner.bumpSteer}
                 shim={shim}
                 onFind={handleFind}
+                onShow={show}
               />
             </Column>
           </Under>

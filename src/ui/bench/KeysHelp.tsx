@@ -10,6 +10,10 @@ const KEYS: [keys: string, does: string][] = [
   ['← →', 'rack left and right, 2 mm (with Shift 1 mm)'],
   ['Page up, Page down', 'full bump, full droop'],
   ['Home', 'ride height, straight ahead'],
+  [
+    'On the floor',
+    'drag a joint along its freedoms; wheel to zoom, drag to move, double click to fit',
+  ],
   ['S', 'find the shim (Alt+S while typing)'],
   ['Enter, Esc', 'take the shim, leave it'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],

@@ -28,6 +28,7 @@ interface Props {
   /** An axle looked at beside the present one. */
   tried: AxleDesign | null;
   onTry: (design: AxleDesign | null) => void;
+  onShow: (position: { travel: number; rack: number }) => void;
   bumpSteer: BumpSteer | null;
   shim: ReturnType<typeof useShim>;
   onFind: () => void;

@@ -50,9 +50,9 @@ export function Dimensions({ view, drawn, tyre, figures, px, unit, height }: Pro
         <>
           <path d={`M${sx} ${wy}H${wx}`} strokeDasharray="4 3" />
           <Figure
-            x={Math.min(sx, wx) - 6}
-            y={wy + 4}
-            anchor="end"
+            x={Math.max(sx, wx) + 10}
+            y={wy + 5}
+            anchor="start"
             text={`spindle ${show(figures.spindleLength)}`}
           />
         </>

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import useMeasure from 'react-use-measure';
 import { useMemo, useRef, useState } from 'react';
+import type { KeepOut } from '@/core/clearance/roomSchema';
 import { snap } from '@/core/freedoms/freedoms';
 import { pointsOf } from '@/core/kinematics/axle';
 import { distance } from '@/core/geometry/vec';
@@ -39,6 +40,7 @@ interface Props {
   steered: boolean;
   selected: PointName | null;
   strings: Strings;
+  keepOuts: KeepOut[];
   dimensions: boolean;
   onStrings: (strings: Strings) => void;
   onSelect: (name: PointName) => void;
@@ -140,6 +142,7 @@ export function Floor(props: Props) {
               selected={selected}
               place={place}
               strings={props.strings}
+              keepOuts={props.keepOuts}
               values={props.values}
               dimensions={props.dimensions}
               measured={measured}

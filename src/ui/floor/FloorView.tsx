@@ -2,6 +2,7 @@
 
 import { useDrag } from '@use-gesture/react';
 import { memo } from 'react';
+import type { KeepOut } from '@/core/clearance/roomSchema';
 import { distance } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
@@ -15,6 +16,7 @@ import { Construction } from './Construction';
 import { Dimensions } from './Dimensions';
 import { FreedomMarks } from './FreedomMarks';
 import { Joint } from './Joint';
+import { KeepOuts } from './KeepOuts';
 import type { JointDrag } from './Joint';
 import {
   MEMBERS,
@@ -52,6 +54,7 @@ interface Props {
   /** The selected point as designed, when the corner stands as designed. */
   place: Point | null;
   strings: Strings;
+  keepOuts: KeepOut[];
   values: Record<Quantity, number> | null;
   /** Scrub radius, trail and spindle length are written beside the wheel. */
   dimensions: boolean;
@@ -159,6 +162,7 @@ export const FloorView = memo(function FloorView(props: Props) {
             strokeDasharray="2 5"
           />
         )}
+        <KeepOuts bodies={props.keepOuts} px={px} scale={scale} />
         <g fill={SLATE.raised} fillOpacity={0.7} stroke={SLATE.string} strokeLinejoin="round">
           <polygon points={list(outline[view])} strokeWidth={1.5} data-part="tyre" />
           {view === 'side' && <polygon points={list(outline.rim)} strokeWidth={1} fill="none" />}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { ArmsFound } from '@/core/arms/armsFromCamber';
 import { ARM_POINTS } from '@/core/arms/armsFromCamber';
 import type { Targets } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import type { Freedom } from '@/core/freedoms/freedoms';
 import type { Coordinate, PointName, Points } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
@@ -13,10 +13,12 @@ import { useStable } from '../../useStable';
 import { PointsTable } from '../rack/PointsTable';
 import { FindArms } from './FindArms';
 import { FreedomEditor } from './FreedomEditor';
+import { RoomPanel } from './RoomPanel';
 
 interface Props {
   build: Build;
   axle: AxleName;
+  side: Side;
   design: AxleDesign;
   points: Points;
   targets: Targets;
@@ -28,14 +30,17 @@ interface Props {
   onEdit: (change: (build: Build) => void, step?: string) => void;
   tried: AxleDesign | null;
   onTry: (design: AxleDesign | null) => void;
+  /** Cycles the wheel to a position. */
+  onShow: (position: { travel: number; rack: number }) => void;
 }
 
-const PARTS = ['points', 'freedoms', 'find'] as const;
+const PARTS = ['points', 'freedoms', 'find', 'room'] as const;
 type Part = (typeof PARTS)[number];
 const WORDS: Record<Part, string> = {
-  points: 'pivots & joints',
+  points: 'joints',
   freedoms: 'freedoms',
   find: 'find arms from camber',
+  room: 'room',
 };
 
 /** Where the wishbones' pivots go: typed, given freedoms, or found from the camber wanted. */
@@ -93,6 +98,7 @@ export function Arms(props: Props) {
         />
       )}
       {part === 'find' && <FindArms {...props} onTake={take} />}
+      {part === 'room' && <RoomPanel {...props} />}
     </>
   );
 }

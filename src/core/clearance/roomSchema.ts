@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { coordinate, group, label, measure, problem } from '../model/wording';
+
+const size = measure('mm', 1, 5000);
+const where = {
+  id: z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long'),
+  name: label(),
+  axle: z.enum(['front', 'rear'], { error: problem }),
+};
+const point = { ahead: coordinate, out: coordinate, up: coordinate };
+
+/** What arms, rods and wheels must keep away from, in a corner's outward axes; both sides alike. */
+export const keepOutSchema = z.discriminatedUnion('kind', [
+  /** A box along the axes about its middle: sump, frame rail, footwell. */
+  group({
+    kind: z.literal('box'),
+    ...where,
+    middle: group(point),
+    size: group({ ahead: size, out: size, up: size }),
+  }),
+  /** A round body between two points: damper, exhaust, frame tube. */
+  group({
+    kind: z.literal('cylinder'),
+    ...where,
+    from: group(point),
+    to: group(point),
+    diameter: size,
+  }),
+]);
+export type KeepOut = z.infer<typeof keepOutSchema>;
+
+/** Clearances to keep, mm. */
+export const wantedSchema = group({
+  moving: measure('mm', 0, 200),
+  tyre: measure('mm', 0, 300),
+  ground: measure('mm', 0, 500),
+});
+export type WantedRoom = z.infer<typeof wantedSchema>;
+
+export const roomSchema = group({
+  keepOuts: z.array(keepOutSchema).max(60, 'are more than 60 bodies'),
+  wanted: wantedSchema,
+});
+export type Room = z.infer<typeof roomSchema>;
+
+/** Common practice: 10 mm between what moves, 20 mm round a tyre, 60 mm off the ground. */
+export const startingRoom = (): Room => ({
+  keepOuts: [],
+  wanted: { moving: 10, tyre: 20, ground: 60 },
+});

@@ -1,0 +1,124 @@
+import fc from 'fast-check';
+import { Box3, Line3, Vector3 } from 'three';
+import { add, distance, scale, sub, unit } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder, toRing } from './shapes';
+
+const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const place = fc.tuple(
+  number(-300, 300),
+  number(-300, 300),
+  number(-300, 300),
+) as fc.Arbitrary<Vec>;
+const three = ([x, y, z]: Vec) => new Vector3(x, y, z);
+const along = (a: Vec, b: Vec, s: number): Vec => add(a, scale(sub(b, a), s));
+
+/** The least over many places along a line: never less than the truth, and near it. */
+const sampled = (a: Vec, b: Vec, f: (p: Vec) => number, count = 600) =>
+  Math.min(...Array.from({ length: count + 1 }, (_, i) => f(along(a, b, i / count))));
+
+describe('distances', () => {
+  it('to a box agree with a general-purpose geometry library (three)', () => {
+    const size = fc.tuple(number(1, 300), number(1, 300), number(1, 300)) as fc.Arbitrary<Vec>;
+    fc.assert(
+      fc.property(place, place, size, (p, centre, extent) => {
+        const box = new Box3().setFromCenterAndSize(three(centre), three(extent));
+        expect(toBox(p, centre, extent)).toBeCloseTo(box.distanceToPoint(three(p)), 9);
+      }),
+    );
+  });
+
+  it('between two tubes agree with the library’s nearest points and with sampling', () => {
+    fc.assert(
+      fc.property(place, place, place, place, (p1, q1, p2, q2) => {
+        fc.pre(distance(p1, q1) > 5 && distance(p2, q2) > 5);
+        const found = betweenLines(p1, q1, p2, q2);
+        const other = new Line3(three(p2), three(q2));
+        const to = (p: Vec) => {
+          const nearest = other.closestPointToPoint(three(p), true, new Vector3());
+          return nearest.distanceTo(three(p));
+        };
+        const least = sampled(p1, q1, to);
+        // Nearly parallel tubes may be off by 0.02 mm.
+        expect(found.distance).toBeLessThanOrEqual(least + 0.02);
+        expect(found.distance).toBeGreaterThan(least - distance(p1, q1) / 1200);
+      }),
+    );
+  });
+
+  it('between parallel and touching tubes are what geometry says', () => {
+    expect(betweenLines([0, 0, 0], [100, 0, 0], [20, 30, 40], [90, 30, 40]).distance).toBeCloseTo(
+      50,
+      9,
+    );
+    expect(betweenLines([0, 0, 0], [100, 0, 0], [130, 0, 40], [230, 0, 40]).distance).toBeCloseTo(
+      50,
+      9,
+    );
+    expect(betweenLines([0, 0, 0], [100, 0, 0], [50, -10, 0], [50, 10, 0]).distance).toBeCloseTo(
+      0,
+      9,
+    );
+  });
+
+  it('to a cylinder are those of its side, its ends and its edges', () => {
+    const [from, to] = [
+      [0, 0, 0],
+      [0, 0, 100],
+    ] as [Vec, Vec];
+    expect(toCylinder([50, 0, 50], from, to, 20)).toBeCloseTo(30, 9);
+    expect(toCylinder([0, 10, 130], from, to, 20)).toBeCloseTo(30, 9);
+    expect(toCylinder([50, 0, 140], from, to, 20)).toBeCloseTo(50, 9);
+    expect(toCylinder([5, 5, 50], from, to, 20)).toBe(0);
+  });
+
+  it('to a ring count its hole too', () => {
+    const ring = {
+      centre: [0, 0, 0] as Vec,
+      axis: [0, 1, 0] as Vec,
+      inner: 150,
+      outer: 290,
+      width: 180,
+    };
+    expect(toRing([0, 0, 0], ring)).toBeCloseTo(150, 9);
+    expect(toRing([0, 0, 140], ring)).toBeCloseTo(10, 9);
+    expect(toRing([0, 120, 200], ring)).toBeCloseTo(30, 9);
+    expect(toRing([0, 0, 200], ring)).toBe(0);
+    expect(toRing([293, 94, 0], ring)).toBeCloseTo(5, 9);
+  });
+
+  it('along a tube are within their bound of the truth for every body', () => {
+    fc.assert(
+      fc.property(
+        place,
+        place,
+        place,
+        place,
+        number(5, 120),
+        fc.nat(2),
+        (a, b, c, d, radius, kind) => {
+          fc.pre(distance(c, d) > 5);
+          const ring = {
+            centre: c,
+            axis: unit(sub(d, c)),
+            inner: radius,
+            outer: radius + 60,
+            width: 80,
+          };
+          const f = [
+            (p: Vec) => toBox(p, c, [radius, 2 * radius, 60]),
+            (p: Vec) => toCylinder(p, c, d, radius),
+            (p: Vec) => toRing(p, ring),
+          ][kind];
+          const found = leastAlong(a, b, f, 0.05);
+          const least = sampled(a, b, f);
+          expect(found.distance).toBeLessThanOrEqual(least + 0.05 + 1e-9);
+          expect(found.distance).toBeGreaterThanOrEqual(least - distance(a, b) / 1200 - 1e-9);
+          expect(f(found.at)).toBeCloseTo(found.distance, 9);
+          if (kind < 2)
+            expect(Math.abs(leastToConvex(a, b, f).distance - found.distance)).toBeLessThan(0.06);
+        },
+      ),
+    );
+  });
+});
