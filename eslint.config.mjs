@@ -14,6 +14,7 @@ const zones = [
   { target: './src/db', from: ['./src/server', './src/ui', './src/app'] },
   { target: './src/server', from: ['./src/ui', './src/app'] },
   { target: './src/ui', from: ['./src/db', './src/app'] },
+  { target: './src/workers', from: ['./src/db', './src/server', './src/ui', './src/app'] },
   { target: './src/app', from: ['./src/db', './src/core'] },
   { target: './cli', from: ['./src/db', './src/server', './src/ui', './src/app'] },
   { target: './src/!(test)/**/!(*.test).ts*', from: './src/test' },

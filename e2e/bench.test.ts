@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import {
   clickButton,
-  newPage,
+  pageOf,
   openBuild,
   openStation,
   openWorkshop,
@@ -14,14 +14,10 @@ import {
 } from './havrik';
 
 const shop = openWorkshop();
+const shown = pageOf(shop);
 let page: Page;
-let trouble: string[];
-beforeEach(async () => {
-  ({ page, trouble } = await newPage(shop.browser));
-});
-afterEach(async () => {
-  expect(trouble).toEqual([]);
-  await page.close();
+beforeEach(() => {
+  ({ page } = shown);
 });
 
 const curve = () => page.$eval('[data-curve="toe"]', (element) => element.getAttribute('d') ?? '');

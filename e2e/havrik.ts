@@ -98,6 +98,23 @@ export async function newPage(
   return { page, trouble };
 }
 
+/** A fresh page for every test of a file, which must come through without trouble. */
+export function pageOf(shop: Workshop): { readonly page: Page } {
+  let watched: Watched;
+  beforeEach(async () => {
+    watched = await newPage(shop.browser);
+  });
+  afterEach(async () => {
+    expect(watched.trouble).toEqual([]);
+    await watched.page.close();
+  });
+  return {
+    get page() {
+      return watched.page;
+    },
+  };
+}
+
 /** Opens a build by its name from the list. */
 export async function openBuild(page: Page, address: string, name: string): Promise<void> {
   await page.goto(address, { waitUntil: 'networkidle0' });

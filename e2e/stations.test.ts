@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import {
   clickButton,
-  newPage,
+  pageOf,
   openBuild,
   openStation,
   openWorkshop,
@@ -11,14 +11,10 @@ import {
 } from './havrik';
 
 const shop = openWorkshop();
+const shown = pageOf(shop);
 let page: Page;
-let trouble: string[];
-beforeEach(async () => {
-  ({ page, trouble } = await newPage(shop.browser));
-});
-afterEach(async () => {
-  expect(trouble).toEqual([]);
-  await page.close();
+beforeEach(() => {
+  ({ page } = shown);
 });
 
 /** Types into the first field of that name, and leaves it. */

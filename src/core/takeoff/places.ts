@@ -1,50 +1,18 @@
-import { DEG, toRad } from '../geometry/angle';
 import { add, dot, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import type { AxleName, Build, Side } from '../model/build';
 import { pointsOf } from '../kinematics/axle';
-import type { BenchPoint } from '../model/parts';
+import type { AxleName, Build, Side } from '../model/build';
 import { COORDINATES, POINT_NAMES } from '../model/points';
-import type { Point, PointName, Points } from '../model/points';
-import { benchToChassis, spinForCaster, spun, wheelFrameOf } from './bench';
-import type { WheelFrame } from './bench';
+import type { Point, PointName } from '../model/points';
+import { readBench } from './hang';
+import { AXIS, spreadOf, toPoint } from './measured';
+import type { MeasuredNumber, PlaceRead } from './measured';
 import { adjustNetwork } from './network';
 import type { Adjusted } from './network';
-import { UPRIGHT_POINTS, recordOf, takeOffOf } from './records';
-import type { ByDistances, Direct, Measured, OnBench, TakeOff, UprightPoint } from './records';
+import { recordOf, takeOffOf } from './records';
+import type { ByDistances, Direct, Measured, TakeOff } from './records';
 import { locate } from './trilateration';
 import type { Placed } from './trilateration';
-
-/** A number somebody read off, its ±, and what an error of one unit does to the joints. */
-export interface MeasuredNumber {
-  id: string;
-  /** The thing measured: `upper ball joint`. */
-  of: PointName | 'marks';
-  /** Which number of it: `up`, `tape to A`, `lean`. */
-  what: string;
-  unit: 'mm' | 'deg';
-  value: number;
-  tolerance: number;
-  /** Movement of joints per mm or degree, [ahead, out, up] mm. */
-  moves: { point: PointName; per: Vec }[];
-}
-
-/** Where a record puts its point. */
-export type PlaceRead =
-  | {
-      ok: true;
-      point: Point;
-      /** ± of each coordinate from the ± of the numbers, root of the sum of squares, mm. */
-      spread: Point;
-      numbers: MeasuredNumber[];
-      doubts: string[];
-      /** The other of two mirror images, and how well the distances fit. */
-      twin?: Point;
-      placed?: Placed;
-    }
-  | { ok: false; why: string };
-
-const toPoint = ([ahead, out, up]: Vec): Point => ({ ahead, out, up });
 
 /** Everything needed to turn records into places, worked out once. */
 export interface Reader {
@@ -76,12 +44,6 @@ function networkOf({ marks, between }: TakeOff): Adjusted | null {
   lastNetwork = { marks, between, network };
   return network;
 }
-
-const AXIS: Record<(typeof COORDINATES)[number], Vec> = {
-  ahead: [1, 0, 0],
-  out: [0, 1, 0],
-  up: [0, 0, 1],
-};
 
 function readDirect(takeOff: TakeOff, record: Direct): PlaceRead {
   const place: Point = { ahead: 0, out: 0, up: 0 };
@@ -186,134 +148,6 @@ function fromNetwork(
       moves: [{ point, per }],
     };
   });
-}
-
-/** The bench records of one upright, and the wheel it hangs on turned to the caster the model has. */
-export interface Hung {
-  frame: WheelFrame;
-  spin: number;
-  joints: Partial<Record<UprightPoint, BenchPoint>>;
-}
-
-export function hangUpright(build: Build, axle: AxleName, side: Side): Hung {
-  const design = build[axle] ?? build.front;
-  const points = pointsOf(design, side);
-  const takeOff = takeOffOf(build);
-  const records = UPRIGHT_POINTS.flatMap((point) => {
-    const record = recordOf(takeOff, axle, side, point);
-    return record?.method === 'bench' ? [record] : [];
-  });
-  const joints = Object.fromEntries(
-    records.map((record) => [record.point, benchPointOf(record, records)]),
-  ) as Hung['joints'];
-  const frame = wheelFrameOf(design, points);
-  return hung(frame, joints, points);
-}
-
-/** Turns an upright's joints about the spindle to the caster that the points have. */
-export function hung(frame: WheelFrame, joints: Hung['joints'], points: Points): Hung {
-  const { lowerOuter, upperOuter } = points;
-  const caster =
-    Math.atan2(lowerOuter.ahead - upperOuter.ahead, upperOuter.up - lowerOuter.up) * DEG;
-  const spin =
-    joints.lowerOuter && joints.upperOuter
-      ? (spinForCaster(frame, joints.lowerOuter, joints.upperOuter, caster) ?? 0)
-      : 0;
-  return { frame: spun(frame, spin), spin, joints };
-}
-
-/** A record's numbers as a place on the upright; a lean puts the upper joint where it says. */
-function benchPointOf(record: OnBench, all: OnBench[]): BenchPoint {
-  const lower = all.find(({ point }) => point === 'lowerOuter');
-  const [above, ahead] = [record.above.value, record.ahead.value];
-  if (record.point === 'upperOuter' && record.lean && lower)
-    return {
-      inboard:
-        lower.inboard.value + (above - lower.above.value) * Math.tan(toRad(record.lean.value)),
-      above,
-      ahead,
-    };
-  return { inboard: record.inboard.value, above, ahead };
-}
-
-function readBench(build: Build, takeOff: TakeOff, record: OnBench): PlaceRead {
-  const { frame, joints } = hangUpright(build, record.axle, record.side);
-  const joint = joints[record.point];
-  if (!joint) return { ok: false, why: 'this record is not in the take-off' };
-  const lower = recordOf(takeOff, record.axle, record.side, 'lowerOuter');
-  const lean = record.point === 'upperOuter' ? record.lean : undefined;
-  if (lean && lower?.method !== 'bench')
-    return {
-      ok: false,
-      why: 'the angle of the ball-joint line counts from the lower ball joint: measure that on the bench too',
-    };
-  const point = record.point;
-  const ways: Record<'inboard' | 'above' | 'ahead', Vec> = {
-    inboard: scale(frame.axis, -1),
-    above: frame.up,
-    ahead: frame.heading,
-  };
-  const numbers: MeasuredNumber[] = (['inboard', 'above', 'ahead'] as const).flatMap((what) => {
-    if (what === 'inboard' && lean) return [];
-    const { value, tolerance } = record[what];
-    return [
-      {
-        id: `${point}.${what}`,
-        of: point,
-        what: BENCH_WORDS[what],
-        unit: 'mm' as const,
-        value,
-        tolerance,
-        moves: [{ point, per: ways[what] }],
-      },
-    ];
-  });
-  if (lean && lower?.method === 'bench') {
-    const slope = Math.tan(toRad(lean.value));
-    const rise = record.above.value - lower.above.value;
-    numbers[0].moves.push({ point, per: scale(ways.inboard, slope) });
-    numbers.push({
-      id: `${point}.lean`,
-      of: point,
-      what: 'angle of the ball-joint line',
-      unit: 'deg',
-      value: lean.value,
-      tolerance: lean.tolerance,
-      moves: [{ point, per: scale(ways.inboard, (rise * (1 + slope * slope)) / DEG) }],
-    });
-  }
-  // With an angle, what is wrong with the lower joint is wrong with the upper one too.
-  const upper = recordOf(takeOff, record.axle, record.side, 'upperOuter');
-  if (point === 'lowerOuter' && upper?.method === 'bench' && upper.lean) {
-    const slope = Math.tan(toRad(upper.lean.value));
-    numbers[0].moves.push({ point: 'upperOuter', per: ways.inboard });
-    numbers[1].moves.push({ point: 'upperOuter', per: scale(ways.inboard, -slope) });
-  }
-  return {
-    ok: true,
-    point: toPoint(benchToChassis(frame, joint)),
-    spread: spreadOf(numbers, point),
-    numbers,
-    doubts: [],
-  };
-}
-
-const BENCH_WORDS = {
-  inboard: 'inboard of the hub face',
-  above: 'above the spindle',
-  ahead: 'ahead of the spindle',
-};
-
-/** Root of the sum of squares of what every number's ± does to a point, each coordinate. */
-function spreadOf(numbers: MeasuredNumber[], point: PointName): Point {
-  const squares = [0, 0, 0];
-  for (const { moves, tolerance } of numbers) {
-    const per = moves
-      .filter((move) => move.point === point)
-      .reduce<Vec>((sum, move) => add(sum, move.per), [0, 0, 0]);
-    per.forEach((part, i) => (squares[i] += (part * tolerance) ** 2));
-  }
-  return toPoint(squares.map(Math.sqrt) as unknown as Vec);
 }
 
 /**

@@ -6,7 +6,7 @@ import { COLUMN, ROW_SIZE } from '../motion/quantities';
 import { makeSweep, runSweep, travelSweep } from '../motion/sweep';
 import type { Sweep } from '../motion/sweep';
 import { numbersOf } from '../takeoff/places';
-import type { MeasuredNumber } from '../takeoff/places';
+import type { MeasuredNumber } from '../takeoff/measured';
 import { Assembly } from './assembly';
 import { AT, JOINTS } from './joints';
 import { responseOf } from './response';

@@ -1,5 +1,5 @@
 import type { BenchPoint } from '@/core/model/parts';
-import type { Hung } from '@/core/takeoff/places';
+import type { Hung } from '@/core/takeoff/hang';
 import type { UprightPoint } from '@/core/takeoff/records';
 import { FIGURES, SLATE } from '../../theme';
 

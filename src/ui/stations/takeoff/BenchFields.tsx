@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { LengthUnit } from '@/core/model/units';
-import type { Hung } from '@/core/takeoff/places';
+import type { Hung } from '@/core/takeoff/hang';
 import { USUAL } from '@/core/takeoff/records';
 import type { OnBench } from '@/core/takeoff/records';
 import { BenchDrawing } from './BenchDrawing';

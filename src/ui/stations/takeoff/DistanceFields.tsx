@@ -11,7 +11,7 @@ import type { Point } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { measure, tolerance } from '@/core/model/wording';
-import type { PlaceRead } from '@/core/takeoff/places';
+import type { PlaceRead } from '@/core/takeoff/measured';
 import { USUAL } from '@/core/takeoff/records';
 import type { ByDistances, Mark } from '@/core/takeoff/records';
 import { Choice } from '../../fields/Choice';

@@ -1,0 +1,146 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { CLOSE } from '@/core/arms/armsFromCamber';
+import type { ArmsFinding, ArmsFound, Change } from '@/core/arms/armsFromCamber';
+import { washersFor } from '@/core/freedoms/freedoms';
+import type { AxleDesign } from '@/core/model/build';
+import { pointLabel } from '@/core/model/points';
+import type { Coordinate, PointName } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
+import { FIGURES, PAPER, VERDICT } from '../../theme';
+
+interface Props {
+  finding: ArmsFinding;
+  design: AxleDesign;
+  unit: LengthUnit;
+  tried: AxleDesign | null;
+  onTry: (design: AxleDesign | null) => void;
+  onTake: (found: ArmsFound) => void;
+}
+
+/** What a search for arms found: the least work first, or the nearest and what would help. */
+export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Props) {
+  const { found, opening, all } = finding;
+  const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
+  const reached = found.filter((one) => one.reached).length;
+  return (
+    <Box role="status">
+      <Typography variant="body2" sx={{ fontWeight: 600 }}>
+        {reached > 0
+          ? `${reached === 1 ? 'One way does' : `${reached} ways do`} it, the least work first. `
+          : found.length > 0
+            ? 'Nothing within the freedoms reaches it; the nearest first. '
+            : 'No combination makes arms that reach their travel. '}
+        <Box component="span" sx={{ fontWeight: 400 }}>
+          {all
+            ? `All ${finding.tried} combinations were tried.`
+            : `The best of ${finding.tried} tried; there are more combinations than were tried.`}
+        </Box>
+      </Typography>
+      {opening && (
+        <Typography variant="body2" sx={{ color: VERDICT.edge }}>
+          + Let the {pointLabel(opening.point, true)} go {length(Math.abs(opening.by))} {unit}{' '}
+          {WAYS[opening.coordinate][opening.by > 0 ? 0 : 1]} than it may now, and it is reached.
+        </Typography>
+      )}
+      {!opening && reached === 0 && found.length > 0 && (
+        <Typography variant="body2" sx={{ color: VERDICT.edge }}>
+          + No one coordinate let out by 120 mm would reach it: ask for less, or open two.
+        </Typography>
+      )}
+      {found.slice(0, 8).map((one, i) => {
+        const trial = { ...design, points: one.points };
+        const looked = tried?.points === one.points;
+        return (
+          <Box
+            key={i}
+            data-arms={one.reached ? 'reached' : 'near'}
+            sx={{ borderTop: `1px solid ${PAPER.line}`, py: 0.75, display: 'flex', gap: 1 }}
+          >
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Typography variant="body2">
+                {one.changes.length === 0
+                  ? 'As it is'
+                  : inWords(one.changes, design, length).join('; ')}
+              </Typography>
+              <Typography variant="caption" component="div" sx={{ fontFamily: FIGURES }}>
+                {one.reached ? '✓ ' : '+ '}
+                {degrees(one.gain)} per 25 mm, {degrees(one.bump)} at bump, {degrees(one.droop)} at
+                droop; roll centre {length(one.rollCentre)}, scrub {length(one.scrub)}, bump steer{' '}
+                {one.bumpSteer === null ? 'unknown' : degrees(one.bumpSteer)}
+              </Typography>
+            </Box>
+            <Button
+              size="small"
+              sx={{ minWidth: 0, alignSelf: 'start' }}
+              aria-pressed={looked}
+              onClick={() => onTry(looked ? null : trial)}
+            >
+              {looked ? 'Put away' : 'Look'}
+            </Button>
+            <Button
+              size="small"
+              variant="outlined"
+              sx={{ minWidth: 0, alignSelf: 'start' }}
+              disabled={one.changes.length === 0}
+              onClick={() => onTake(one)}
+            >
+              Take
+            </Button>
+          </Box>
+        );
+      })}
+      <Typography variant="caption" color="text.secondary" component="p">
+        Good enough is {CLOSE.camber}° of camber, {CLOSE.gain}° per 25 mm, {CLOSE.rollCentre} mm of
+        roll centre. The tie rod is not touched: null the bump steer afterwards.
+      </Typography>
+    </Box>
+  );
+}
+
+/** Changes as a builder says them: both pivots of an arm that move alike are one. */
+function inWords(changes: Change[], design: AxleDesign, length: (mm: number) => string): string[] {
+  const rear = (one: Change) =>
+    changes.find(
+      (other) =>
+        other.point === one.point.replace('Front', 'Rear') &&
+        other.point !== one.point &&
+        other.coordinate === one.coordinate &&
+        Math.abs(other.to - other.from - (one.to - one.from)) < 0.01,
+    );
+  const partners = new Set(changes.map(rear));
+  return changes
+    .filter((one) => !partners.has(one))
+    .map((one) => {
+      const { point, coordinate, from, to } = one;
+      if (!rear(one))
+        return `${pointLabel(point, true)} ${coordinate} ${length(from)} → ${length(to)}${washersIn(design, point, coordinate, to)}`;
+      const arm = point.startsWith('lower') ? 'lower' : 'upper';
+      return `both ${arm} arm pivots ${length(Math.abs(to - from))} ${WAYS[coordinate][to > from ? 0 : 1]}`;
+    });
+}
+
+/** The washers that make a place, where it is made of washers. */
+function washersIn(
+  design: AxleDesign,
+  point: PointName,
+  coordinate: Coordinate,
+  to: number,
+): string {
+  const freedom = design.freedoms?.[point]?.[coordinate];
+  const washers = freedom?.kind === 'shims' ? washersFor(freedom, to) : null;
+  if (!washers) return '';
+  return washers.length === 0 ? ' (no washer)' : ` (${washers.join(' + ')} mm)`;
+}
+
+const WAYS = {
+  ahead: ['further ahead', 'further back'],
+  out: ['further out', 'further in'],
+  up: ['higher', 'lower'],
+} as const;
+
+const degrees = (value: number): string => `${readable(value.toFixed(2))}°`;
