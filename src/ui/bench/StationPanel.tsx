@@ -1,34 +1,15 @@
 'use client';
 
 import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
-import type { Targets } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
-import type { PointName, Points } from '@/core/model/points';
-import type { LengthUnit } from '@/core/model/units';
 import { Arms, Wheel } from '../stations/lazy';
 import { PointsTable } from '../stations/rack/PointsTable';
 import { ShimPanel } from '../stations/rack/ShimPanel';
 import type { useShim } from './useShim';
 import type { Station } from './viewStore';
+import type { FloorStation } from '../stations/floorStation';
 
-interface Props {
+interface Props extends FloorStation {
   station: Station;
-  build: Build;
-  axle: AxleName;
-  side: Side;
-  design: AxleDesign;
-  points: Points;
-  targets: Targets;
-  steered: boolean;
-  unit: LengthUnit;
-  selected: PointName | null;
-  onSelect: (name: PointName) => void;
-  onPoints: (change: (points: Points) => void, step?: string) => void;
-  onEdit: (change: (build: Build) => void, step?: string) => void;
-  /** An axle looked at beside the present one. */
-  tried: AxleDesign | null;
-  onTry: (design: AxleDesign | null) => void;
-  onShow: (position: { travel: number; rack: number }) => void;
   bumpSteer: BumpSteer | null;
   shim: ReturnType<typeof useShim>;
   onFind: () => void;

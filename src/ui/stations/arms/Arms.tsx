@@ -3,36 +3,15 @@
 import { useState } from 'react';
 import type { ArmsFound } from '@/core/arms/armsFromCamber';
 import { ARM_POINTS } from '@/core/arms/armsFromCamber';
-import type { Targets } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import type { Freedom } from '@/core/freedoms/freedoms';
-import type { Coordinate, PointName, Points } from '@/core/model/points';
-import type { LengthUnit } from '@/core/model/units';
+import type { Coordinate } from '@/core/model/points';
 import { Choice } from '../../fields/Choice';
 import { useStable } from '../../useStable';
 import { PointsTable } from '../rack/PointsTable';
 import { FindArms } from './FindArms';
 import { FreedomEditor } from './FreedomEditor';
 import { RoomPanel } from './RoomPanel';
-
-interface Props {
-  build: Build;
-  axle: AxleName;
-  side: Side;
-  design: AxleDesign;
-  points: Points;
-  targets: Targets;
-  steered: boolean;
-  unit: LengthUnit;
-  selected: PointName | null;
-  onSelect: (name: PointName) => void;
-  onPoints: (change: (points: Points) => void, step?: string) => void;
-  onEdit: (change: (build: Build) => void, step?: string) => void;
-  tried: AxleDesign | null;
-  onTry: (design: AxleDesign | null) => void;
-  /** Cycles the wheel to a position. */
-  onShow: (position: { travel: number; rack: number }) => void;
-}
+import type { FloorStation } from '../floorStation';
 
 const PARTS = ['points', 'freedoms', 'find', 'room'] as const;
 type Part = (typeof PARTS)[number];
@@ -44,7 +23,7 @@ const WORDS: Record<Part, string> = {
 };
 
 /** Where the wishbones' pivots go: typed, given freedoms, or found from the camber wanted. */
-export function Arms(props: Props) {
+export function Arms(props: FloorStation) {
   const { axle, design, points, selected, steered, unit, onEdit } = props;
   const [part, setPart] = useState<Part>('points');
   const point = selected ?? 'upperFrontInner';

@@ -10,8 +10,7 @@ import { proxy } from 'comlink';
 import { useState } from 'react';
 import { openedArms, upperArmLength } from '@/core/arms/armsFromCamber';
 import type { ArmsFinding, ArmsFound, ArmsWanted } from '@/core/arms/armsFromCamber';
-import type { Targets } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
@@ -20,15 +19,12 @@ import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { PAPER } from '../../theme';
 import { ArmsResults } from './ArmsResults';
+import type { FloorStation } from '../floorStation';
 
-interface Props {
-  build: Build;
-  axle: AxleName;
-  design: AxleDesign;
-  targets: Targets;
-  unit: LengthUnit;
-  tried: AxleDesign | null;
-  onTry: (design: AxleDesign | null) => void;
+interface Props extends Pick<
+  FloorStation,
+  'build' | 'axle' | 'design' | 'targets' | 'unit' | 'tried' | 'onTry'
+> {
   onTake: (found: ArmsFound) => void;
 }
 

@@ -11,7 +11,7 @@ import type { Closest } from '@/core/clearance/room';
 import { startingRoom, wantedSchema } from '@/core/clearance/roomSchema';
 import type { KeepOut, Room } from '@/core/clearance/roomSchema';
 import { describePosition } from '@/core/kinematics/corner';
-import type { AxleName, Build, Side } from '@/core/model/build';
+import type { Build } from '@/core/model/build';
 import { COORDINATES } from '@/core/model/points';
 import type { Coordinate } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
@@ -21,15 +21,9 @@ import { finderWorker } from '../../bench/finderWorker';
 import { LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
+import type { FloorStation } from '../floorStation';
 
-interface Props {
-  build: Build;
-  axle: AxleName;
-  side: Side;
-  unit: LengthUnit;
-  onEdit: (change: (build: Build) => void, step?: string) => void;
-  onShow: (position: { travel: number; rack: number }) => void;
-}
+type Props = Pick<FloorStation, 'build' | 'axle' | 'side' | 'unit' | 'onEdit' | 'onShow'>;
 
 /** How long the typing rests before clearances are looked at again, ms. */
 const REST = 200;

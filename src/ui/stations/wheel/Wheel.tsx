@@ -9,8 +9,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { pointsOf } from '@/core/kinematics/axle';
 import { staticSchema } from '@/core/model/build';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/units';
+import type { AxleDesign, Side } from '@/core/model/build';
 import { measure } from '@/core/model/wording';
 import { leanUpright, setAlignment, standOnGround } from '@/core/upright/place';
 import type { Kept, Pivot } from '@/core/upright/place';
@@ -22,17 +21,9 @@ import { InTheRim } from './InTheRim';
 import { ScrubWanted } from './ScrubWanted';
 import { LoadedRadius, RimOffset, TrackFields, TyreCode } from './WheelFields';
 import { useAxleChange } from './useAxleChange';
+import type { FloorStation } from '../floorStation';
 
-interface Props {
-  build: Build;
-  axle: AxleName;
-  side: Side;
-  unit: LengthUnit;
-  onEdit: (change: (build: Build) => void, step?: string) => void;
-  /** An axle to be looked at beside the present one. */
-  onTry: (design: AxleDesign | null) => void;
-  tried: AxleDesign | null;
-}
+type Props = Pick<FloorStation, 'build' | 'axle' | 'side' | 'unit' | 'onEdit' | 'onTry' | 'tried'>;
 
 const FIELD = 128;
 

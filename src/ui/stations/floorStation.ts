@@ -1,0 +1,25 @@
+import type { Targets } from '@/core/model/brief';
+import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { PointName, Points } from '@/core/model/points';
+import type { LengthUnit } from '@/core/model/units';
+
+/** What a station under the floor knows of the bench, and what it may do there. */
+export interface FloorStation {
+  build: Build;
+  axle: AxleName;
+  side: Side;
+  design: AxleDesign;
+  points: Points;
+  targets: Targets;
+  steered: boolean;
+  unit: LengthUnit;
+  selected: PointName | null;
+  onSelect: (name: PointName) => void;
+  onPoints: (change: (points: Points) => void, step?: string) => void;
+  onEdit: (change: (build: Build) => void, step?: string) => void;
+  /** An axle looked at beside the present one. */
+  tried: AxleDesign | null;
+  onTry: (design: AxleDesign | null) => void;
+  /** Cycles the wheel to a position. */
+  onShow: (position: { travel: number; rack: number }) => void;
+}
