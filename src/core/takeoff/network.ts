@@ -27,6 +27,8 @@ const AXES = ['ahead', 'left', 'up'] as const;
 /** ± of what mirrors: a definition of the centreline, not a measurement, mm. */
 const MIRROR = 1e-3;
 const CONTRADICTS = 2.5;
+/** A tape whose own error shows in its misfit by less than this part is checked by nothing. */
+const CHECKED = 0.04;
 const LARGEST_STEP = 200;
 /** A step that is as good as none, mm. */
 const SETTLED = 1e-7;
@@ -213,7 +215,15 @@ function doubtsOf(
   });
   if (scores.length === 0) return [];
   const worst = scores.reduce((a, b) => (b.score > a.score ? b : a));
-  if (!(worst.score > CONTRADICTS)) return [];
+  if (!(worst.score > CONTRADICTS)) {
+    const alone = scores.filter(({ free }) => free < CHECKED);
+    if (alone.length === scores.length)
+      return ['no tape checks another: a slip would not show. Tape one more pair of marks'];
+    return alone.map(
+      ({ taped }) =>
+        `nothing checks ${name(taped.from)} to ${name(taped.to)}: a slip there would not show. Read it twice`,
+    );
+  }
   const alike = scores.filter(({ score }) => score > worst.score * 0.98).length;
   if (alike > 1)
     return [

@@ -158,3 +158,108 @@ it('lists what deserves the caliper, worst first, for what is asked', async () =
   await user.click(screen.getByRole('button', { name: 'scrub radius' }));
   expect(first()).toHaveTextContent(/wheel centre, out|lower ball joint, out/);
 });
+
+/** Four marks as a builder would set them: one known, a mirrored pair with its height, one more on the centreline. */
+const frameWithMarks = () => {
+  const start = blankBuild('x');
+  const known = (ahead: boolean, left: boolean, up: boolean) => ({ ahead, left, up });
+  start.takeOff = {
+    planes: [],
+    marks: [
+      { id: 'a', name: 'A', ahead: 0, left: 0, up: 150, known: known(true, true, true) },
+      {
+        id: 'b',
+        name: 'B',
+        ahead: 200,
+        left: 300,
+        up: 400,
+        known: known(false, false, true),
+        mirrors: 'c',
+      },
+      { id: 'c', name: 'C', ahead: 200, left: -300, up: 400, known: known(false, false, true) },
+      { id: 'd', name: 'D', ahead: 600, left: 0, up: 300, known: known(false, true, false) },
+    ],
+    between: [],
+    measured: [],
+    placing: 1.5,
+  };
+  return start;
+};
+const marksTab = () => user.click(screen.getByRole('tab', { name: 'Datum marks' }));
+const taped = (from: string, to: string) => screen.getByLabelText(`${from} to ${to}`);
+
+it('sets up a bare frame from tapes between its marks, and says when they disagree', async () => {
+  show(frameWithMarks());
+  await marksTab();
+  const place = { A: [0, 0, 150], B: [205, 303, 400], C: [205, -303, 400], D: [610, 0, 310] };
+  const names = Object.keys(place) as (keyof typeof place)[];
+  for (const [i, from] of names.entries())
+    for (const to of names.slice(i + 1)) {
+      await choose(`${from} to ${to}`);
+      const along = place[from].map((at, k) => at - place[to][k]);
+      await type(taped(from, to), Math.hypot(...along).toFixed(1));
+    }
+  expect(screen.getByRole('status')).toHaveTextContent(
+    /nothing checks A to D.*nothing checks B to C/,
+  );
+  await user.click(screen.getByLabelText('D: up is known'));
+  await type(screen.getAllByRole('textbox', { name: 'up' }).at(-1)!, '310');
+  expect(screen.getByRole('status')).toHaveTextContent(/✓ The tapes agree to 0\.\d mm/);
+  const b = document.querySelector('[data-mark="B"]') as HTMLElement;
+  expect(b).toHaveTextContent(/205(\.\d)?, 303(\.\d)?, 400/);
+  expect(screen.queryByText('Not taped yet:')).toBeNull();
+  await type(taped('B', 'C'), '640');
+  expect(screen.getByRole('status')).toHaveTextContent(/do not agree by more than their ±/);
+  expect(screen.getByRole('status')).not.toHaveTextContent('✓');
+});
+
+it('takes marks and tapes away with what hung on them, but none that points are measured to', async () => {
+  const start = frameWithMarks();
+  start.takeOff!.between = [{ from: 'a', to: 'b', distance: 440, tolerance: 1.5 }];
+  start.takeOff!.measured = [
+    {
+      axle: 'front',
+      side: 'left',
+      point: 'lowerOuter',
+      method: 'distances',
+      answer: 1,
+      tapes: [{ mark: 'a', distance: 600, tolerance: 1.5 }],
+    },
+  ];
+  show(start);
+  await marksTab();
+  expect(screen.getByRole('button', { name: 'Remove A' })).toBeDisabled();
+  await choose('Remove B');
+  expect(held.build.takeOff!.marks.map(({ name }) => name)).toEqual(['A', 'C', 'D']);
+  expect(held.build.takeOff!.between).toEqual([]);
+  await choose('A to D');
+  await choose('Leave out A to D');
+  expect(held.build.takeOff!.between).toEqual([]);
+  await type(screen.getAllByLabelText('Name')[1], '  ');
+  expect(held.build.takeOff!.marks[1].name).toBe('C');
+});
+
+it('finds a point from four tapes, tells how they meet, and which of two answers is meant', async () => {
+  const start = frameWithMarks();
+  for (const mark of start.takeOff!.marks) mark.known = { ahead: true, left: true, up: true };
+  show(start);
+  await choose('distances');
+  const point = [20, 620, 190];
+  const place = { A: [0, 0, 150], B: [200, 300, 400], C: [200, -300, 400], D: [600, 0, 300] };
+  for (const [mark, at] of Object.entries(place)) {
+    if (!screen.queryByLabelText(`to ${mark}`)) {
+      await user.click(screen.getByLabelText('Another tape, to'));
+      await user.click(screen.getByRole('option', { name: mark }));
+    }
+    const along = at.map((value, k) => value - point[k]);
+    await type(screen.getByLabelText(`to ${mark}`), Math.hypot(...along).toFixed(1));
+  }
+  expect(row('lowerOuter')).toHaveTextContent(/20(\.\d)?, 620(\.\d)?, 1(90|89\.9)/);
+  await user.click(screen.getAllByLabelText('Leave this tape out')[3]);
+  const two = screen.getByRole('group', { name: 'Which of the two' });
+  const before = row('lowerOuter').textContent;
+  await user.click(within(two).getAllByRole('button')[1]);
+  expect(row('lowerOuter').textContent).not.toBe(before);
+  await user.click(within(two).getAllByRole('button')[0]);
+  expect(row('lowerOuter').textContent).toBe(before);
+});
