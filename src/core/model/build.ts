@@ -3,8 +3,8 @@ import { roomSchema } from '../clearance/roomSchema';
 import { freedomsSchema } from '../freedoms/freedoms';
 import { takeOffSchema } from '../takeoff/records';
 import { briefSchema } from './brief';
-import { pointsSchema } from './points';
-import { group, measure, problem, remark } from './wording';
+import { pointSchema, pointsSchema } from './points';
+import { group, label, measure, problem, remark } from './wording';
 
 /** What a build is for. */
 export const USES = ['road', 'track', 'hillclimb', 'drift', 'kart', 'trail', 'free'] as const;
@@ -47,6 +47,13 @@ export const rackSchema = group({
   spline: remark().optional(),
 });
 
+/**
+ * A half-shaft of a driven axle: where its inner joint's centre is, and how far the outer joint's centre
+ * is inboard of the wheel's, along the spindle, mm.
+ */
+export const halfShaftSchema = group({ inner: pointSchema, outer: measure('mm', -200, 300) });
+export type HalfShaft = z.infer<typeof halfShaftSchema>;
+
 const doubleWishbone = {
   kind: z.literal('double-wishbone', { error: problem }),
   static: staticSchema,
@@ -55,6 +62,7 @@ const doubleWishbone = {
   points: pointsSchema,
   /** What can still be changed of each coordinate. */
   freedoms: freedomsSchema.optional(),
+  halfShaft: halfShaftSchema.optional(),
   /** The right side's own points where it is not the left's mirror image. */
   rightPoints: pointsSchema.optional(),
 };
@@ -64,6 +72,21 @@ export const frontAxleSchema = group({ ...doubleWishbone, rack: rackSchema });
 
 /** An unsteered axle: its toe links' inner joints are fixed to the chassis. */
 export const rearAxleSchema = group(doubleWishbone);
+
+const layoutName = {
+  id: z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long'),
+  name: label(),
+  /** When it was frozen, ISO 8601; nothing of a frozen layout is changed. */
+  frozen: z.iso.datetime({ error: 'is not a date and time' }).optional(),
+};
+
+/** A layout that is put aside: both axles as one way of building them has them. */
+export const layoutSchema = group({
+  ...layoutName,
+  front: frontAxleSchema,
+  rear: rearAxleSchema.optional(),
+});
+export type Layout = z.infer<typeof layoutSchema>;
 
 export const FORMAT = 'havrik-build';
 export const VERSION = 1;
@@ -97,6 +120,9 @@ export const buildSchema = group({
   takeOff: takeOffSchema.optional(),
   /** Bodies to keep clear of, and by how much. */
   room: roomSchema.optional(),
+  /** What the layout of `front` and `rear` is called, and the layouts that are put aside. */
+  layout: group(layoutName).optional(),
+  layouts: z.array(layoutSchema).max(40, 'are more than 40 layouts').optional(),
 });
 
 export type Build = z.infer<typeof buildSchema>;
