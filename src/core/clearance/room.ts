@@ -1,22 +1,62 @@
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
 import { pointsOf, prepareAxle } from '../kinematics/axle';
-import { U, UPRIGHT_SIZE } from '../kinematics/corner';
-import type { PointName, Points } from '../model/points';
+import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { jointsAt, spindleAt } from '../kinematics/joints';
+import type { Joints } from '../kinematics/joints';
+import { POINT_LABELS } from '../model/points';
+import type { PointName } from '../model/points';
+import { shaftAt } from '../motion/halfShaft';
+import { UPRIGHT_POINTS } from '../takeoff/records';
+import { positionsOf } from './positions';
 import { startingRoom } from './roomSchema';
 import type { KeepOut, WantedRoom } from './roomSchema';
-import { roomIn } from '../upright/rim';
+import { JOINT_BODY, roomIn } from '../upright/rim';
 import { add, distance, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder, toRing } from './shapes';
+import {
+  betweenLines,
+  leastAlong,
+  leastRound,
+  leastToConvex,
+  toBox,
+  toCylinder,
+  toRing,
+} from './shapes';
+import type { Least } from './shapes';
 
-/** Tubes of a corner as bodies: between which joints, radius mm. Diameters as drawn. */
-const TUBES: { name: string; from: PointName; to: PointName; radius: number }[] = [
-  { name: 'lower arm, front tube', from: 'lowerFrontInner', to: 'lowerOuter', radius: 12.5 },
-  { name: 'lower arm, rear tube', from: 'lowerRearInner', to: 'lowerOuter', radius: 12.5 },
-  { name: 'upper arm, front tube', from: 'upperFrontInner', to: 'upperOuter', radius: 11 },
-  { name: 'upper arm, rear tube', from: 'upperRearInner', to: 'upperOuter', radius: 11 },
-  { name: 'tie rod', from: 'tieRodInner', to: 'tieRodOuter', radius: 8 },
-];
+/** A tube or rod of a corner as a body: its ends, [ahead, out, up], and its radius, mm. */
+interface Tube {
+  name: string;
+  from: Vec;
+  to: Vec;
+  radius: number;
+}
+
+/** Arms, tie rod and half-shaft in one position, diameters as drawn. */
+function tubesOf(design: AxleDesign, at: Joints, upright: Float64Array) {
+  const tube = (name: string, from: PointName, to: PointName, radius: number): Tube => ({
+    name,
+    from: at[from],
+    to: at[to],
+    radius,
+  });
+  const rod = tube('tie rod', 'tieRodInner', 'tieRodOuter', 8);
+  const rest = [
+    tube('lower arm, front tube', 'lowerFrontInner', 'lowerOuter', 12.5),
+    tube('lower arm, rear tube', 'lowerRearInner', 'lowerOuter', 12.5),
+    tube('upper arm, front tube', 'upperFrontInner', 'upperOuter', 11),
+    tube('upper arm, rear tube', 'upperRearInner', 'upperOuter', 11),
+  ];
+  const { halfShaft } = design;
+  if (!halfShaft) return { rod, rest, arms: rest };
+  const { inner, outer } = shaftAt(halfShaft, upright);
+  const shaft: Tube = { name: 'half-shaft', from: inner, to: outer, radius: SHAFT };
+  return { rod, rest: [...rest, shaft], arms: rest, shaft };
+}
+
+/** Half of a half-shaft and of a joint's body, as drawn, mm. */
+const SHAFT = 14;
+const JOINT = JOINT_BODY;
 
 /** The closest that two bodies come over travel and lock. */
 export interface Closest {
@@ -31,13 +71,10 @@ export interface Closest {
   rack: number;
 }
 
-/** Positions looked at: so many travels, and parts of the rack's travel, straight ahead first. */
-const TRAVELS = 9;
-const RACKS = [0, -0.5, 0.5, -1, 1];
-
 /**
- * Clearances of a corner's tubes and tyre to every keep-out, of the tie rod to the arms, of tubes to the
- * tyre, and of the lowest joint to the ground at full bump: the worst place of each pair over the whole
+ * Clearances of a corner's tubes, moving joints and tyre to every keep-out, of rod, half-shaft and arms to
+ * each other, of all to tyre and rim, of joints to each other, and of the low ones to the ground at full
+ * bump; below 0 by how deep one is in the other: the worst place of each pair over the whole
  * travel and lock, the tightest against what is wanted first.
  * @returns null where the layout cannot be solved as drawn
  */
@@ -48,102 +85,98 @@ export function clearancesOf(build: Build, axle: AxleName, side: Side): Closest[
   const { keepOuts, wanted } = build.room ?? startingRoom();
   const corner = prepared.axle[side];
   const worst = new Map<string, Closest>();
-  const note = (one: Closest) => {
-    const key = `${one.what}|${one.to}`;
-    const known = worst.get(key);
-    if (!known || one.clearance < known.clearance - 1e-3) worst.set(key, one);
-  };
   const upright = new Float64Array(UPRIGHT_SIZE);
   const points = pointsOf(design, side);
-  const { bump, droop } = build.travel;
-  const racks = prepared.axle.rackTravel > 0 ? RACKS : [0];
   const bodies = keepOuts.filter((body) => body.axle === axle);
-  for (let i = 0; i < TRAVELS; i++)
-    for (const part of racks) {
-      const travel = -droop + ((bump + droop) * i) / (TRAVELS - 1);
-      const rack = part * prepared.axle.rackTravel;
-      if (!corner.corner.pose(travel, corner.rackSign * rack, upright)) continue;
-      const at = jointsAt(points, upright);
-      const spindle: Vec = [upright[U.spindle], upright[U.spindle + 1], upright[U.spindle + 2]];
-      for (const one of closeIn(design, at, spindle, bodies, wanted))
-        note({ ...one, travel, rack });
-      // The ground comes up by as much as the wheel does.
-      if (i === TRAVELS - 1 && part === 0)
-        for (const one of overGround(at, travel, wanted)) note({ ...one, travel, rack });
-    }
+  for (const position of positionsOf(build.travel, prepared.axle.rackTravel)) {
+    if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
+    const at = jointsAt(points, upright);
+    const look: Look = (what, to, by, less, find) => {
+      const key = `${what}|${to}`;
+      const known = worst.get(key);
+      const found = find(known ? known.clearance + less : Infinity);
+      const clearance = found && found.distance - less;
+      if (clearance !== null && clearance < (known?.clearance ?? Infinity) - 1e-3)
+        worst.set(key, { what, to, clearance, wanted: by, at: found!.at, ...position });
+    };
+    closeIn(design, at, upright, bodies, wanted, look);
+    // The ground comes up by as much as the wheel does.
+    if (position.travel === build.travel.bump && position.rack === 0)
+      overGround(at, position.travel, wanted, look);
+  }
   return [...worst.values()].sort((a, b) => a.clearance - a.wanted - (b.clearance - b.wanted));
 }
 
-type At = Record<PointName, Vec>;
-type Close = Omit<Closest, 'travel' | 'rack'>;
+/**
+ * Looks at one pair of bodies in one position: `find` gives their least distance, `less` of it being the
+ * bodies' own radii, or null where it is not under a ceiling: what is known to be closer elsewhere.
+ */
+type Look = (
+  what: string,
+  to: string,
+  wanted: number,
+  less: number,
+  find: (ceiling: number) => Least | null,
+) => void;
 
-function jointsAt(points: Points, u: Float64Array): At {
-  const vec = (at: number): Vec => [u[at], u[at + 1], u[at + 2]];
-  const fixed = Object.fromEntries(
-    Object.entries(points).map(([name, p]) => [name, [p.ahead, p.out, p.up]]),
-  ) as unknown as At;
-  const lower = vec(U.lowerOuter);
-  return {
-    ...fixed,
-    lowerOuter: lower,
-    upperOuter: [lower[0] + u[U.kingpin], lower[1] + u[U.kingpin + 1], lower[2] + u[U.kingpin + 2]],
-    tieRodInner: vec(U.tieRodInner),
-    tieRodOuter: vec(U.tieRodOuter),
-    wheelCentre: vec(U.wheelCentre),
-  };
-}
-
-function* closeIn(
+/** Every pair of bodies in one position. */
+function closeIn(
   design: AxleDesign,
-  at: At,
-  spindle: Vec,
+  at: Joints,
+  upright: Float64Array,
   keepOuts: KeepOut[],
-  wanted: WantedRoom,
-): Generator<Close> {
-  const tyre = tyreOf(design, at.wheelCentre, spindle);
+  { moving, tyre: wide }: WantedRoom,
+  look: Look,
+): void {
+  const tyre = tyreOf(design, at.wheelCentre, spindleAt(upright));
+  const { rod, rest, arms, shaft } = tubesOf(design, at, upright);
+  const toTyre = (p: Vec) => toRing(p, tyre);
+  const joint = (name: PointName, to: string, distanceTo: (p: Vec) => number) =>
+    look(POINT_LABELS[name], to, moving, JOINT, () => ({
+      distance: distanceTo(at[name]),
+      at: at[name],
+    }));
   for (const body of keepOuts) {
     const distanceTo = distanceToBody(body);
-    for (const tube of TUBES) {
-      const found = leastToConvex(at[tube.from], at[tube.to], distanceTo);
-      yield {
-        what: tube.name,
-        to: body.name,
-        clearance: found.distance - tube.radius,
-        wanted: wanted.moving,
-        at: found.at,
-      };
-    }
-    const round = tyreTo(tyre, distanceTo);
-    yield {
-      what: 'tyre',
-      to: body.name,
-      clearance: round.distance,
-      wanted: wanted.tyre,
-      at: round.at,
-    };
+    for (const { name, from, to, radius } of [...rest, rod])
+      look(name, body.name, moving, radius, (ceiling) =>
+        distanceTo(scale(add(from, to), 0.5)) - distance(from, to) / 2 >= ceiling
+          ? null
+          : leastToConvex(from, to, distanceTo),
+      );
+    // Inner pivots are bolted to what they are near: only what moves is looked at.
+    for (const name of MOVING) joint(name, body.name, distanceTo);
+    look('tyre', body.name, wide, 0, (ceiling) => leastRound(tyre, distanceTo, 0.2, ceiling));
   }
-  const rod = TUBES[4];
-  for (const tube of TUBES.slice(0, 4)) {
-    const found = betweenLines(at[rod.from], at[rod.to], at[tube.from], at[tube.to]);
-    yield {
-      what: rod.name,
-      to: tube.name,
-      clearance: found.distance - rod.radius - tube.radius,
-      wanted: wanted.moving,
-      at: found.at,
-    };
-  }
-  for (const tube of TUBES) {
-    const found = leastAlong(at[tube.from], at[tube.to], (p) => toRing(p, tyre), 0.2);
-    yield {
-      what: tube.name,
-      to: 'tyre and rim',
-      clearance: found.distance - tube.radius,
-      wanted: wanted.moving,
-      at: found.at,
-    };
-  }
+  const apart = (a: Tube, b: Tube) =>
+    look(a.name, b.name, moving, a.radius + b.radius, () =>
+      betweenLines(a.from, a.to, b.from, b.to),
+    );
+  for (const tube of rest) apart(rod, tube);
+  if (shaft) for (const arm of arms) apart(shaft, arm);
+  // A half-shaft goes through the wheel's middle on purpose.
+  for (const { name, from, to, radius } of [...arms, rod])
+    look(name, 'tyre and rim', moving, radius, (ceiling) =>
+      leastAlong(from, to, toTyre, 0.2, ceiling),
+    );
+  for (const name of UPRIGHT_POINTS) joint(name, 'tyre and rim', toTyre);
+  for (const [one, other] of PAIRS)
+    look(POINT_LABELS[one], POINT_LABELS[other], moving, 2 * JOINT, () => ({
+      distance: distance(at[one], at[other]),
+      at: at[one],
+    }));
 }
+
+const MOVING: PointName[] = ['lowerOuter', 'upperOuter', 'tieRodInner', 'tieRodOuter'];
+/** Joints that may come near each other: the rack's travel takes its end past the arms' pivots. */
+const PAIRS: [PointName, PointName][] = [
+  ['tieRodInner', 'lowerFrontInner'],
+  ['tieRodInner', 'lowerRearInner'],
+  ['tieRodInner', 'upperFrontInner'],
+  ['tieRodInner', 'upperRearInner'],
+  ['tieRodOuter', 'lowerOuter'],
+  ['tieRodOuter', 'upperOuter'],
+];
 
 /** Tyre and rim as a ring; without a rim the tyre's own inside is taken at six tenths of its radius. */
 function tyreOf(design: AxleDesign, centre: Vec, axis: Vec) {
@@ -167,52 +200,6 @@ function distanceToBody(body: KeepOut): (p: Vec) => number {
   return (p) => toCylinder(p, from, to, body.diameter / 2);
 }
 
-/** Parts of the tyre's surface looked at; between two of them it bends by less than 1 mm. */
-const ROUND = 72;
-
-/** Least distance from the tyre's edges and tread to a body, over circles at both shoulders and the middle. */
-function tyreTo(
-  tyre: ReturnType<typeof tyreOf>,
-  distanceTo: (p: Vec) => number,
-): { distance: number; at: Vec } {
-  const { axis, centre, outer, width } = tyre;
-  const h = Math.hypot(axis[0], axis[1]);
-  const heading: Vec = [axis[1] / h, -axis[0] / h, 0];
-  const up: Vec = [
-    heading[1] * axis[2] - heading[2] * axis[1],
-    heading[2] * axis[0] - heading[0] * axis[2],
-    heading[0] * axis[1] - heading[1] * axis[0],
-  ];
-  let best = { distance: Infinity, at: centre };
-  for (let i = 0; i < ROUND; i++) {
-    const angle = (2 * Math.PI * i) / ROUND;
-    const rim = (offset: number): Vec =>
-      [0, 1, 2].map(
-        (k) =>
-          centre[k] +
-          outer * (Math.cos(angle) * heading[k] + Math.sin(angle) * up[k]) +
-          offset * axis[k],
-      ) as unknown as Vec;
-    // Across the tread, and down the inner sidewall towards the hub.
-    const [inside, outside] = [rim(-width / 2), rim(width / 2)];
-    const part = tyre.inner / outer;
-    const hub = [0, 1, 2].map(
-      (k) => (centre[k] - (width / 2) * axis[k]) * (1 - part) + part * inside[k],
-    ) as unknown as Vec;
-    for (const [from, to] of [
-      [inside, outside],
-      [inside, hub],
-    ]) {
-      // What its middle and its length leave no room for is not looked at closer.
-      const middle = scale(add(from, to), 0.5);
-      if (distanceTo(middle) - distance(from, to) / 2 >= best.distance) continue;
-      const found = leastToConvex(from, to, distanceTo);
-      if (found.distance < best.distance) best = found;
-    }
-  }
-  return best;
-}
-
 const LOW: PointName[] = [
   'lowerFrontInner',
   'lowerRearInner',
@@ -220,23 +207,11 @@ const LOW: PointName[] = [
   'tieRodInner',
   'tieRodOuter',
 ];
-const JOINT_NAMES: Partial<Record<PointName, string>> = {
-  lowerFrontInner: 'lower arm front pivot',
-  lowerRearInner: 'lower arm rear pivot',
-  lowerOuter: 'lower ball joint',
-  tieRodInner: 'tie rod inner joint',
-  tieRodOuter: 'tie rod outer joint',
-};
-/** Half of a joint's body, mm. */
-const JOINT = 18;
 
-function* overGround(at: At, travel: number, wanted: WantedRoom): Generator<Close> {
+function overGround(at: Joints, travel: number, wanted: WantedRoom, look: Look): void {
   for (const name of LOW)
-    yield {
-      what: JOINT_NAMES[name]!,
-      to: 'the ground at full bump',
-      clearance: at[name][2] - travel - JOINT,
-      wanted: wanted.ground,
+    look(POINT_LABELS[name], 'the ground at full bump', wanted.ground, JOINT, () => ({
+      distance: at[name][2] - travel,
       at: at[name],
-    };
+    }));
 }

@@ -1,8 +1,16 @@
 import fc from 'fast-check';
 import { Box3, Line3, Vector3 } from 'three';
-import { add, distance, scale, sub, unit } from '../geometry/vec';
+import { add, cross, distance, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder, toRing } from './shapes';
+import {
+  betweenLines,
+  leastAlong,
+  leastRound,
+  leastToConvex,
+  toBox,
+  toCylinder,
+  toRing,
+} from './shapes';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const place = fc.tuple(
@@ -23,7 +31,18 @@ describe('distances', () => {
     fc.assert(
       fc.property(place, place, size, (p, centre, extent) => {
         const box = new Box3().setFromCenterAndSize(three(centre), three(extent));
-        expect(toBox(p, centre, extent)).toBeCloseTo(box.distanceToPoint(three(p)), 9);
+        expect(Math.max(0, toBox(p, centre, extent))).toBeCloseTo(box.distanceToPoint(three(p)), 9);
+      }),
+    );
+  });
+
+  it('inside a box are the depth under its nearest side, and never change faster than the way gone', () => {
+    expect(toBox([10, 3, -4], [0, 0, 0], [40, 20, 100])).toBe(-7);
+    const size = fc.tuple(number(1, 300), number(1, 300), number(1, 300)) as fc.Arbitrary<Vec>;
+    fc.assert(
+      fc.property(place, place, place, size, (p, q, centre, extent) => {
+        const change = Math.abs(toBox(p, centre, extent) - toBox(q, centre, extent));
+        expect(change).toBeLessThanOrEqual(distance(p, q) + 1e-9);
       }),
     );
   });
@@ -69,7 +88,8 @@ describe('distances', () => {
     expect(toCylinder([50, 0, 50], from, to, 20)).toBeCloseTo(30, 9);
     expect(toCylinder([0, 10, 130], from, to, 20)).toBeCloseTo(30, 9);
     expect(toCylinder([50, 0, 140], from, to, 20)).toBeCloseTo(50, 9);
-    expect(toCylinder([5, 5, 50], from, to, 20)).toBe(0);
+    expect(toCylinder([5, 0, 50], from, to, 20)).toBe(-15);
+    expect(toCylinder([5, 0, 97], from, to, 20)).toBe(-3);
   });
 
   it('to a ring count its hole too', () => {
@@ -83,7 +103,8 @@ describe('distances', () => {
     expect(toRing([0, 0, 0], ring)).toBeCloseTo(150, 9);
     expect(toRing([0, 0, 140], ring)).toBeCloseTo(10, 9);
     expect(toRing([0, 120, 200], ring)).toBeCloseTo(30, 9);
-    expect(toRing([0, 0, 200], ring)).toBe(0);
+    expect(toRing([0, 0, 200], ring)).toBe(-50);
+    expect(toRing([0, 80, 200], ring)).toBe(-10);
     expect(toRing([293, 94, 0], ring)).toBeCloseTo(5, 9);
   });
 
@@ -110,7 +131,8 @@ describe('distances', () => {
             (p: Vec) => toCylinder(p, c, d, radius),
             (p: Vec) => toRing(p, ring),
           ][kind];
-          const found = leastAlong(a, b, f, 0.05);
+          const found = leastAlong(a, b, f, 0.05)!;
+          expect(leastAlong(a, b, f, 0.05, found.distance - 0.1)).toBeNull();
           const least = sampled(a, b, f);
           expect(found.distance).toBeLessThanOrEqual(least + 0.05 + 1e-9);
           expect(found.distance).toBeGreaterThanOrEqual(least - distance(a, b) / 1200 - 1e-9);
@@ -119,6 +141,39 @@ describe('distances', () => {
             expect(Math.abs(leastToConvex(a, b, f).distance - found.distance)).toBeLessThan(0.06);
         },
       ),
+    );
+  });
+
+  it('round a tyre are within their bound of what many places on it say', () => {
+    const ring = {
+      centre: [0, 0, 0] as Vec,
+      axis: unit([0.05, 1, -0.03]),
+      inner: 180,
+      outer: 300,
+      width: 190,
+    };
+    const heading = unit([ring.axis[1], -ring.axis[0], 0]);
+    const up = cross(heading, ring.axis);
+    fc.assert(
+      fc.property(place, place, number(5, 80), (a, b, radius) => {
+        fc.pre(distance(a, b) > 5);
+        const to = (p: Vec) => toCylinder(p, add(a, [0, -400, 0]), add(b, [0, -400, 0]), radius);
+        const found = leastRound(ring, to, 0.2)!;
+        let least = Infinity;
+        for (let i = 0; i < 180; i++) {
+          const angle = (i * Math.PI) / 90;
+          const way = add(scale(heading, Math.cos(angle)), scale(up, Math.sin(angle)));
+          const at = (r: number, w: number) => add(scale(way, r), scale(ring.axis, w));
+          for (let k = 0; k <= 10; k++)
+            least = Math.min(least, to(at(300, (k - 5) * 19)), to(at(180 + 12 * k, -95)));
+        }
+        expect(found.distance).toBeLessThanOrEqual(least + 0.21);
+        // Between the places looked at lie 10 mm round and 19 mm across.
+        expect(found.distance).toBeGreaterThanOrEqual(least - 11);
+        expect(to(found.at)).toBeCloseTo(found.distance, 9);
+        expect(leastRound(ring, to, 0.2, found.distance - 0.3)).toBeNull();
+      }),
+      { numRuns: 25 },
     );
   });
 });

@@ -1,80 +1,142 @@
-import { add, dot, length, scale, sub } from '../geometry/vec';
+import { add, cross, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 
 /**
- * Distances between bodies, mm, negative where they overlap a plain surface (tubes) and 0 inside a solid
- * one. A body is a distance from a point to its surface; how far a tube is from it is the least of that
- * along the tube's middle, less the tube's radius.
+ * Distances between bodies, mm, below 0 by the depth where one is in the other. A body is a distance from
+ * a point to its surface; how far a tube is from it is the least of that along the tube's middle, less the
+ * tube's radius.
  */
 
-/** Distance from a point to a solid box, its sides along the axes. 0 inside. */
-export function toBox(p: Vec, centre: Vec, size: Vec): number {
-  const outside = p.map((value, i) =>
-    Math.max(0, Math.abs(value - centre[i]) - size[i] / 2),
-  ) as unknown as Vec;
-  return length(outside);
+/** Distance from a point to a solid box, its sides along the axes; inside, less the depth under the nearest side. */
+export const toBox = (p: Vec, centre: Vec, size: Vec): number =>
+  beyond(
+    Math.abs(p[0] - centre[0]) - size[0] / 2,
+    Math.abs(p[1] - centre[1]) - size[1] / 2,
+    Math.abs(p[2] - centre[2]) - size[2] / 2,
+  );
+
+/** How far out of a body a point is that is so far past each of its sides, below 0 within them. */
+function beyond(x: number, y: number, z = -Infinity): number {
+  const most = Math.max(x, y, z);
+  if (most <= 0) return most;
+  const [a, b, c] = [Math.max(0, x), Math.max(0, y), Math.max(0, z)];
+  return Math.sqrt(a * a + b * b + c * c);
 }
 
-/** Distance from a point to a solid cylinder between two points. 0 inside. */
+/** Distance from a point to a solid cylinder between two points, signed. */
 export function toCylinder(p: Vec, from: Vec, to: Vec, radius: number): number {
   const axis = sub(to, from);
   const long = length(axis);
-  const along = dot(sub(p, from), axis) / long;
-  const radial = Math.sqrt(Math.max(0, dot(sub(p, from), sub(p, from)) - along * along));
-  return Math.hypot(Math.max(0, radial - radius), Math.max(0, -along, along - long));
+  const d = sub(p, from);
+  const along = dot(d, axis) / long;
+  const radial = Math.sqrt(Math.max(0, dot(d, d) - along * along));
+  return beyond(radial - radius, Math.max(-along, along - long));
+}
+
+/** A tyre on its rim: solid about an axis between two radii and over a width, mm. */
+export interface Ring {
+  centre: Vec;
+  axis: Vec;
+  inner: number;
+  outer: number;
+  width: number;
+}
+
+/** Distance from a point to a ring, signed. */
+export function toRing(p: Vec, { centre, axis, inner, outer, width }: Ring): number {
+  const d = sub(p, centre);
+  const along = dot(d, axis);
+  const radial = Math.sqrt(Math.max(0, dot(d, d) - along * along));
+  return beyond(Math.max(inner - radial, radial - outer), Math.abs(along) - width / 2);
+}
+
+/** The least distance found, and where. */
+export interface Least {
+  distance: number;
+  at: Vec;
 }
 
 /**
- * Distance from a point to a ring about an axis: a tyre on its rim, solid between two radii and over a
- * width. 0 inside.
+ * Least of what `look` finds between two places of a way, to within `close` mm, or null where none is
+ * under `ceiling`. It changes by no more than `rate` per unit of the way, so a stretch whose ends cannot
+ * hide less is left out: the bound is certain, whatever the body's shape (Piyavskii 1972, from memory).
  */
-export function toRing(
-  p: Vec,
-  ring: { centre: Vec; axis: Vec; inner: number; outer: number; width: number },
-): number {
-  const d = sub(p, ring.centre);
-  const along = dot(d, ring.axis);
-  const radial = length(sub(d, scale(ring.axis, along)));
-  return Math.hypot(
-    Math.max(0, ring.inner - radial, radial - ring.outer),
-    Math.max(0, Math.abs(along) - ring.width / 2),
-  );
+function leastOn(
+  look: (s: number) => Least,
+  [from, to]: [number, number],
+  rate: number,
+  close: number,
+  ceiling: number,
+): Least | null {
+  let best: Least | null = null;
+  let least = ceiling;
+  const at = (s: number): number => {
+    const found = look(s);
+    if (found.distance < least) {
+      best = found;
+      least = found.distance;
+    }
+    return found.distance;
+  };
+  const stack: [from: number, to: number, atFrom: number, atTo: number][] = [
+    [from, to, at(from), at(to)],
+  ];
+  while (stack.length > 0) {
+    const [a, b, f, g] = stack.pop()!;
+    if ((f + g - (b - a) * rate) / 2 >= least - close) continue;
+    const middle = (a + b) / 2;
+    const here = at(middle);
+    stack.push([a, middle, f, here], [middle, b, here, g]);
+  }
+  return best;
 }
 
 /**
- * Least of a distance along a line from `a` to `b`, to within `close` mm. A distance changes by no more
- * than the way gone (it is 1-Lipschitz), so a stretch whose ends cannot hide less is left out: the bound
- * is certain, whatever the body's shape.
+ * Least distance along a line from `a` to `b`, to within `close` mm; null where none is under `ceiling`.
+ * A distance changes by no more than the way gone.
  */
 export function leastAlong(
   a: Vec,
   b: Vec,
   distanceTo: (p: Vec) => number,
   close = 0.05,
-): { distance: number; at: Vec } {
+  ceiling = Infinity,
+): Least | null {
   const span = sub(b, a);
-  const long = length(span);
-  const point = (s: number): Vec => add(a, scale(span, s));
-  let best = { distance: distanceTo(a), at: a };
-  const end = { distance: distanceTo(b), at: b };
-  if (end.distance < best.distance) best = end;
-  const stack: [from: number, to: number, atFrom: number, atTo: number][] = [
-    [0, 1, best === end ? distanceTo(a) : best.distance, end.distance],
-  ];
-  while (stack.length > 0) {
-    const [from, to, f, t] = stack.pop()!;
-    const bound = (f + t - (to - from) * long) / 2;
-    if (bound >= best.distance - close || best.distance <= 0) continue;
-    const middle = (from + to) / 2;
-    const distance = distanceTo(point(middle));
-    if (distance < best.distance) best = { distance, at: point(middle) };
-    stack.push([from, middle, f, distance], [middle, to, distance, t]);
-  }
-  return best;
+  const look = (s: number): Least => {
+    const at = add(a, scale(span, s));
+    return { distance: distanceTo(at), at };
+  };
+  return leastOn(look, [0, 1], length(span), close, ceiling);
+}
+
+/**
+ * Least distance from a tyre's tread and inner sidewall to a convex body, to within `close` mm; null where
+ * none is under `ceiling`.
+ */
+export function leastRound(
+  ring: Ring,
+  distanceTo: (p: Vec) => number,
+  close = 0.2,
+  ceiling = Infinity,
+): Least | null {
+  const { centre, axis, inner, outer, width } = ring;
+  if (distanceTo(centre) - Math.hypot(outer, width / 2) >= ceiling) return null;
+  const heading = unit([axis[1], -axis[0], 0]);
+  const up = cross(heading, axis);
+  const [inside, outside] = [-width / 2, width / 2].map((by) => add(centre, scale(axis, by)));
+  const look = (angle: number): Least => {
+    const way = add(scale(heading, Math.cos(angle)), scale(up, Math.sin(angle)));
+    const shoulder = add(inside, scale(way, outer));
+    const tread = leastToConvex(shoulder, add(outside, scale(way, outer)), distanceTo);
+    const wall = leastToConvex(shoulder, add(inside, scale(way, inner)), distanceTo);
+    return wall.distance < tread.distance ? wall : tread;
+  };
+  return leastOn(look, [0, 2 * Math.PI], outer, close, ceiling);
 }
 
 /** Least distance between two lines' stretches, exact (nearly parallel ones to 0.02 mm), and where (Ericson 2005, from memory). */
-export function betweenLines(p1: Vec, q1: Vec, p2: Vec, q2: Vec): { distance: number; at: Vec } {
+export function betweenLines(p1: Vec, q1: Vec, p2: Vec, q2: Vec): Least {
   const d1 = sub(q1, p1);
   const d2 = sub(q2, p2);
   const r = sub(p1, p2);
@@ -98,15 +160,11 @@ export function betweenLines(p1: Vec, q1: Vec, p2: Vec, q2: Vec): { distance: nu
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
-/** The same for a convex body, whose distance along a line has one dip: golden section, to 0.001 mm of place. */
-export function leastToConvex(
-  a: Vec,
-  b: Vec,
-  distanceTo: (p: Vec) => number,
-): { distance: number; at: Vec } {
+/** The same for a convex body, whose distance along a line has one dip: golden section, to 0.02 mm of place. */
+export function leastToConvex(a: Vec, b: Vec, distanceTo: (p: Vec) => number): Least {
   const span = sub(b, a);
   const point = (s: number): Vec => add(a, scale(span, s));
-  const close = 1e-3 / Math.max(length(span), 1e-3);
+  const close = 0.02 / Math.max(length(span), 0.02);
   let [from, to] = [0, 1];
   let [s, t] = [1 - GOLDEN, GOLDEN];
   let [f, g] = [distanceTo(point(s)), distanceTo(point(t))];

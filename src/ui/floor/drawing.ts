@@ -1,6 +1,7 @@
 import { add, cross, scale, unit } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
-import { U } from '@/core/kinematics/corner';
+import { jointsAt, spindleAt, typedJoints } from '@/core/kinematics/joints';
+import type { Joints } from '@/core/kinematics/joints';
 import { spindleOf } from '@/core/kinematics/spindle';
 import type { AxleDesign, Rim, Travel } from '@/core/model/build';
 import type { Point, PointName, Points } from '@/core/model/points';
@@ -8,7 +9,7 @@ import { roomIn } from '@/core/upright/rim';
 
 /** Where every joint of a corner is in one position, [ahead, out, up] mm, and the spindle's way. */
 export interface Drawn {
-  at: Record<PointName, Vec>;
+  at: Joints;
   spindle: Vec;
 }
 
@@ -24,33 +25,16 @@ export const MEMBERS: { from: PointName; to: PointName; diameter: number; kind: 
 ];
 export type MemberKind = 'arm' | 'upright' | 'rod';
 
-/** The joints of a solved pose; the chassis' own pivots stay where they are. */
-export function drawnAt(points: Points, u: Float64Array): Drawn {
-  const at = (offset: number): Vec => [u[offset], u[offset + 1], u[offset + 2]];
-  const lowerOuter = at(U.lowerOuter);
-  return {
-    at: {
-      ...asTuples(points),
-      lowerOuter,
-      upperOuter: add(lowerOuter, at(U.kingpin)),
-      tieRodInner: at(U.tieRodInner),
-      tieRodOuter: at(U.tieRodOuter),
-      wheelCentre: at(U.wheelCentre),
-    },
-    spindle: at(U.spindle),
-  };
-}
+export const drawnAt = (points: Points, upright: Float64Array): Drawn => ({
+  at: jointsAt(points, upright),
+  spindle: spindleAt(upright),
+});
 
 /** The joints as typed, for layouts that cannot be solved. */
 export const drawnAsTyped = (points: Points, alignment: AxleDesign['static']): Drawn => ({
-  at: asTuples(points),
+  at: typedJoints(points),
   spindle: spindleOf(alignment),
 });
-
-const asTuples = (points: Points): Record<PointName, Vec> =>
-  Object.fromEntries(
-    Object.entries(points).map(([name, p]) => [name, [p.ahead, p.out, p.up]]),
-  ) as unknown as Record<PointName, Vec>;
 
 /** Wheel frame: heading and the up direction within the wheel plane. */
 function wheelFrame(spindle: Vec): { heading: Vec; up: Vec } {

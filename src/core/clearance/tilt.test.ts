@@ -1,0 +1,66 @@
+import fc from 'fast-check';
+import { toDeg } from '../geometry/angle';
+import { blankBuild } from '../model/starts';
+import { anyLayout, axleWith } from '../../test/layouts';
+import { TILTING, tiltsOf } from './tilt';
+
+const travel = { bump: 60, droop: 60 };
+
+// Level parallel arms of 300 mm straight across, the rod level with them: all swing alike (geometry).
+const parallel = axleWith({
+  lowerFrontInner: { ahead: 150, out: 300, up: 200 },
+  lowerRearInner: { ahead: -150, out: 300, up: 200 },
+  lowerOuter: { ahead: 0, out: 600, up: 200 },
+  upperFrontInner: { ahead: 150, out: 300, up: 400 },
+  upperRearInner: { ahead: -150, out: 300, up: 400 },
+  upperOuter: { ahead: 0, out: 600, up: 400 },
+  tieRodInner: { ahead: -100, out: 300, up: 300 },
+  tieRodOuter: { ahead: -100, out: 600, up: 300 },
+  wheelCentre: { ahead: 0, out: 700, up: 300 },
+});
+
+describe('how far joints tilt', () => {
+  it('is the arms’ swing where the upright only rises and falls', () => {
+    const { rack: _rack, ...rear } = parallel;
+    const tilts = tiltsOf(rear, 'left', travel)!;
+    const swing = toDeg(Math.asin(60 / 300));
+    expect(tilts.lowerOuter.tilt).toBeCloseTo(swing, 6);
+    expect(tilts.upperOuter.tilt).toBeCloseTo(swing, 6);
+    // The rod leaves the plane square to its upright bolt by the swing; about a bolt along the car it turns freely.
+    expect(tilts.tieRodOuter.tilt).toBeCloseTo(swing, 6);
+    expect(tilts.tieRodInner.tilt).toBeCloseTo(0, 6);
+    expect(Math.abs(tilts.lowerOuter.travel)).toBe(60);
+  });
+
+  it('counts every way the rod leaves the rack’s end, and no turn about the outer bolt', () => {
+    const wide = tiltsOf(parallel, 'left', { bump: 1, droop: 1 })!;
+    // At lock the rod swings in plan: the inner ball tilts, the outer end turns about its bolt.
+    expect(wide.tieRodInner.tilt).toBeGreaterThan(3);
+    expect(Math.abs(wide.tieRodInner.rack)).toBe(parallel.rack.travel);
+    expect(wide.tieRodOuter.tilt).toBeLessThan(0.5);
+    // Steering turns ball joints about their studs: no tilt.
+    expect(wide.lowerOuter.tilt).toBeLessThan(0.5);
+  });
+
+  it('never shrinks with more travel, and mirrors', () => {
+    fc.assert(
+      fc.property(anyLayout, (design) => {
+        const [less, more] = [10, 20].map((by) =>
+          tiltsOf(design, 'left', { bump: by, droop: by })!,
+        );
+        const right = tiltsOf(design, 'right', { bump: 20, droop: 20 })!;
+        for (const name of TILTING) {
+          expect(more[name].tilt).toBeGreaterThanOrEqual(less[name].tilt * 0.98 - 0.05);
+          expect(right[name].tilt).toBeCloseTo(more[name].tilt, 9);
+        }
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('is nothing where the layout cannot be solved', () => {
+    const { front } = blankBuild('x');
+    front.points.upperOuter = { ...front.points.lowerOuter };
+    expect(tiltsOf(front, 'left', travel)).toBeNull();
+  });
+});
