@@ -9,7 +9,9 @@ import {
   deleteBuild,
   duplicateBuild,
   listBuilds,
+  listSaves,
   openBuild,
+  openSave,
   restoreBuild,
   saveBuild,
   savedState,
@@ -159,5 +161,52 @@ describe('trouble with the database', () => {
   it('leaves other errors alone', () => {
     const error = new Error('something else');
     expect(inWords(error)).toBe(error);
+  });
+});
+
+describe('kept saves', () => {
+  const minutes = (count: number) => count * 60_000;
+  const start = new Date('2026-03-01T08:00:00Z').getTime();
+  const at = (count: number) => jest.setSystemTime(start + minutes(count));
+  beforeEach(() => {
+    jest.useFakeTimers({ doNotFake: ['setTimeout', 'setImmediate', 'nextTick', 'queueMicrotask'] });
+    at(0);
+  });
+  afterEach(() => jest.useRealTimers());
+  /** Saves the wheelbase at each of these minutes. */
+  const work = async (id: string, when: number[]) => {
+    for (const [i, minute] of when.entries()) {
+      at(minute);
+      await saveBuild(id, i + 1, { ...full(), wheelbase: 2000 + minute }, 'tab-1');
+    }
+  };
+  const wheelbases = async (id: string) =>
+    Promise.all(
+      (await listSaves(id)).map(async (kept) => (await openSave(id, kept.id))!.wheelbase),
+    );
+
+  it('hold what stood for a while and a sample of what was typed at a stretch, newest first', async () => {
+    const { id } = await createBuild(full());
+    await work(id, [10, 10.2, 10.4, 10.6, 30, 30.5, 31, 31.5, 32, 32.5, 33]);
+    // As made; the first after a while, the last before the pause; one of each two minutes at a stretch.
+    expect(await wheelbases(id)).toEqual([2032, 2030, 2010.6, 2010, full().wheelbase]);
+    expect((await listSaves(id))[0]).toMatchObject({
+      name: 'Number seven',
+      savedAt: new Date(start + minutes(32)).toISOString(),
+    });
+  });
+
+  it('are of their own build, and no more than two hundred', async () => {
+    const { id } = await createBuild(full());
+    const { id: other } = await createBuild(full());
+    await work(
+      id,
+      Array.from({ length: 206 }, (_, i) => 5 * (i + 1)),
+    );
+    const kept = await listSaves(id);
+    expect(kept).toHaveLength(200);
+    expect((await openSave(id, kept[0].id))!.wheelbase).toBe(2000 + 5 * 205);
+    expect(await listSaves(other)).toEqual([]);
+    expect(await openSave(other, kept[0].id)).toBeNull();
   });
 });

@@ -36,26 +36,36 @@ function rowOf(build: Build): { name: string; use: string; geometry: string; for
   return { name, use, geometry: JSON.stringify(geometry), format: version };
 }
 
-function buildOf(row: BuildRow, layout: LayoutRow): Build {
+/** What a build is read from: its name and use, and its document. */
+type Stored = Pick<BuildRow, 'name' | 'use'> & Pick<LayoutRow, 'geometry' | 'format'>;
+
+function buildOf({ name, use, geometry: text, format }: Stored): Build {
   let geometry: object;
   try {
-    geometry = JSON.parse(layout.geometry) as object;
+    geometry = JSON.parse(text) as object;
   } catch {
-    throw new UnreadableBuild(`The build “${row.name}” is damaged in the database`);
+    throw new UnreadableBuild(`The build “${name}” is damaged in the database`);
   }
   const checked = checkDraft({
     format: FORMAT,
-    version: layout.format,
-    name: row.name,
-    use: row.use,
+    version: format,
+    name,
+    use,
     ...geometry,
   });
   if (!checked.ok)
     throw new UnreadableBuild(
-      `The build “${row.name}” cannot be read from the database:\n${describeProblems(checked.problems)}`,
+      `The build “${name}” cannot be read from the database:\n${describeProblems(checked.problems)}`,
     );
   return checked.value;
 }
+
+const storedOf = ({ name, use }: BuildRow, { geometry, format }: LayoutRow): Stored => ({
+  name,
+  use,
+  geometry,
+  format,
+});
 
 /** Every build that is not deleted, the last one worked on first. */
 export async function listBuilds(): Promise<Listed[]> {
@@ -70,7 +80,7 @@ export async function listBuilds(): Promise<Listed[]> {
       if (!layout) return [];
       let build: Build | null = null;
       try {
-        build = buildOf(row, layout);
+        build = buildOf(storedOf(row, layout));
       } catch (error) {
         if (!(error instanceof UnreadableBuild)) throw error;
       }
@@ -83,7 +93,7 @@ export async function openBuild(id: string): Promise<Opened | null> {
   const { builds, layouts } = await database();
   const row = await builds.findByPk(id);
   const layout = row && (await layouts.findOne({ where: { buildId: id } }));
-  return layout ? { id, version: layout.version, build: buildOf(row, layout) } : null;
+  return layout ? { id, version: layout.version, build: buildOf(storedOf(row, layout)) } : null;
 }
 
 /** How often a build has been saved, and by which window last; null when there is none. */
@@ -141,11 +151,74 @@ export async function saveBuild(
       const { id: keptId } = await insert(tables, kept, transaction, savedBy);
       return { outcome: 'kept', id: keptId, version: 1, name: kept.name };
     }
+    await keepSave(tables, row, layout, transaction);
     const next = layout.version + 1;
     await layout.update({ geometry, format, version: next, savedBy }, { transaction });
     await row.update({ name, use }, { transaction });
     return { outcome: 'saved', version: next };
   });
+}
+
+/**
+ * States closer together than this are not all kept, ms; one that has stood for so long is. So many of a
+ * build are kept.
+ */
+const APART = 120_000;
+const KEPT = 200;
+
+/** Keeps the stored state that a save is about to replace, if it stood for a while or is far from the last kept. */
+async function keepSave(
+  { saves }: Database,
+  row: BuildRow,
+  layout: LayoutRow,
+  transaction: Transaction,
+): Promise<void> {
+  const buildId = row.id;
+  const savedAt = layout.updatedAt;
+  const last = await saves.findOne({
+    where: { buildId },
+    order: [['savedAt', 'DESC']],
+    transaction,
+  });
+  const near = last && savedAt.getTime() - last.savedAt.getTime() < APART;
+  if (near && Date.now() - savedAt.getTime() < APART) return;
+  await saves.create(
+    { id: randomUUID(), buildId, savedAt, ...storedOf(row, layout) },
+    { transaction },
+  );
+  const old = await saves.findAll({
+    where: { buildId },
+    order: [['savedAt', 'DESC']],
+    offset: KEPT,
+    attributes: ['id'],
+    transaction,
+  });
+  if (old.length > 0) await saves.destroy({ where: { id: old.map(({ id }) => id) }, transaction });
+}
+
+/** A state of a build that was kept. */
+export interface KeptSave {
+  id: string;
+  name: string;
+  savedAt: string;
+}
+
+/** The kept states of a build, newest first. */
+export async function listSaves(buildId: string): Promise<KeptSave[]> {
+  const { saves } = await database();
+  const rows = await saves.findAll({
+    where: { buildId },
+    order: [['savedAt', 'DESC']],
+    attributes: ['id', 'name', 'savedAt'],
+  });
+  return rows.map(({ id, name, savedAt }) => ({ id, name, savedAt: savedAt.toISOString() }));
+}
+
+/** A build as it was when it was kept; null when there is none. */
+export async function openSave(buildId: string, id: string): Promise<Build | null> {
+  const { saves } = await database();
+  const row = await saves.findOne({ where: { buildId, id } });
+  return row && buildOf(row);
 }
 
 /** A copy beside the original; null when there is none. */

@@ -54,4 +54,25 @@ export const MIGRATIONS: RunnableMigration<QueryInterface>[] = [
       }),
     down: ({ context }) => context.dropTable('parts'),
   },
+  {
+    name: '003-saves',
+    up: async ({ context }) => {
+      await context.createTable('saves', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        build_id: {
+          type: DataTypes.UUID,
+          allowNull: false,
+          references: { model: 'builds', key: 'id' },
+          onDelete: 'CASCADE',
+        },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        use: { type: DataTypes.TEXT, allowNull: false },
+        geometry: { type: DataTypes.TEXT, allowNull: false },
+        format: { type: DataTypes.INTEGER, allowNull: false },
+        saved_at: { type: DataTypes.DATE, allowNull: false },
+      });
+      await context.addIndex('saves', ['build_id', 'saved_at']);
+    },
+    down: ({ context }) => context.dropTable('saves'),
+  },
 ];

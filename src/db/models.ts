@@ -22,8 +22,8 @@ export interface BuildRow extends Model<
 }
 
 /**
- * A layout of a build. `geometry` is a document (JSON) of everything in the build's file but its name
- * and use, in the file's format `format`; `version` counts saves; `savedBy` is the window that made
+ * What a build holds, one row each. `geometry` is a document (JSON) of everything in the build's file,
+ * all its layouts included, but its name and use, in the file's format `format`; `version` counts saves; `savedBy` is the window that made
  * the last one.
  */
 export interface LayoutRow extends Model<
@@ -41,6 +41,17 @@ export interface LayoutRow extends Model<
   updatedAt: CreationOptional<Date>;
 }
 
+/** A build as it was saved once, kept so that it can be brought back; `savedAt` is when. */
+export interface SaveRow extends Model<InferAttributes<SaveRow>, InferCreationAttributes<SaveRow>> {
+  id: string;
+  buildId: string;
+  name: string;
+  use: string;
+  geometry: string;
+  format: number;
+  savedAt: Date;
+}
+
 /** A part on the shelf: `data` is a document (JSON) of everything but its kind and name. */
 export interface PartRow extends Model<InferAttributes<PartRow>, InferCreationAttributes<PartRow>> {
   id: string;
@@ -56,6 +67,7 @@ export interface Database {
   sequelize: Sequelize;
   builds: ModelStatic<BuildRow>;
   layouts: ModelStatic<LayoutRow>;
+  saves: ModelStatic<SaveRow>;
   parts: ModelStatic<PartRow>;
 }
 
@@ -88,6 +100,19 @@ export const defineModels = (sequelize: Sequelize): Database => ({
       updatedAt: DataTypes.DATE,
     },
     { tableName: 'layouts', underscored: true },
+  ),
+  saves: sequelize.define<SaveRow>(
+    'save',
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      buildId: { type: DataTypes.UUID, allowNull: false },
+      name: { type: DataTypes.TEXT, allowNull: false },
+      use: { type: DataTypes.TEXT, allowNull: false },
+      geometry: { type: DataTypes.TEXT, allowNull: false },
+      format: { type: DataTypes.INTEGER, allowNull: false },
+      savedAt: { type: DataTypes.DATE, allowNull: false },
+    },
+    { tableName: 'saves', underscored: true, timestamps: false },
   ),
   parts: sequelize.define<PartRow>(
     'part',

@@ -5,7 +5,8 @@ import { writeBuildFile } from '../core/file/buildFile';
 import { blankBuild } from '../core/model/starts';
 import { createBuild } from '../db/builds';
 import { database } from '../db/database';
-import { exportBuild, getBuild, importBuild, putBuild } from './requests';
+import { exportBuild, getBuild, getSave, getSaves, importBuild, putBuild } from './requests';
+import type { KeptSave } from './requests';
 
 beforeAll(() => {
   process.env.HAVRIK_DB = join(mkdtempSync(join(tmpdir(), 'havrik-requests-')), 'havrik.sqlite');
@@ -39,6 +40,16 @@ it('saves a draft that is not sound, and refuses to export it', async () => {
   const { id } = await createBuild(build);
   expect((await putBuild(id, send({ version: 1, savedBy: 'me', build: draft }))).status).toBe(200);
   expect(await message(await exportBuild(id))).toMatch(/^422 .*in one place/);
+});
+
+it('lists what was kept of a build, and gives it back', async () => {
+  const { id } = await createBuild(build);
+  expect(await (await getSaves(id)).json()).toEqual([]);
+  await putBuild(id, send({ version: 1, savedBy: 'me', build: { ...build, wheelbase: 2222 } }));
+  const [kept] = (await (await getSaves(id)).json()) as KeptSave[];
+  expect(await (await getSave(id, kept.id)).json()).toEqual(build);
+  expect(await message(await getSave(id, id))).toMatch(/^404 .*not there any more/);
+  expect(await message(await getSave(id, 'x'))).toMatch(/^404/);
 });
 
 it('imports a file, and says why it does not', async () => {

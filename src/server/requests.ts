@@ -9,11 +9,18 @@ import {
 import { layoutProblems } from '../core/file/check';
 import { buildSchema } from '../core/model/build';
 import { describeProblems, problemsOf } from '../core/model/problems';
-import { UnreadableBuild, createBuild, openBuild, saveBuild } from '../db/builds';
-import type { Saved } from '../db/builds';
+import {
+  UnreadableBuild,
+  createBuild,
+  listSaves,
+  openBuild,
+  openSave,
+  saveBuild,
+} from '../db/builds';
+import type { KeptSave, Saved } from '../db/builds';
 import { DatabaseTrouble } from '../db/database';
 
-export type { Saved };
+export type { KeptSave, Saved };
 
 /** A request that cannot be answered, in words, with its HTTP status. */
 class Refused extends Error {
@@ -101,6 +108,18 @@ export const putBuild = (id: string, request: Request): Promise<Response> =>
     const { version, build, savedBy } = await jsonBody(request, saveSchema);
     const saved = await saveBuild(buildId(id), version, build, savedBy);
     return Response.json(saved);
+  });
+
+/** The kept states of a build, newest first. */
+export const getSaves = (id: string): Promise<Response> =>
+  answering(async () => Response.json(await listSaves(buildId(id))));
+
+/** A build as it was when it was kept. */
+export const getSave = (id: string, save: string): Promise<Response> =>
+  answering(async () => {
+    const build = await openSave(buildId(id), buildId(save));
+    if (!build) throw new Refused(404, 'That save is not there any more.');
+    return Response.json(build);
   });
 
 /** A build as a file to keep; a layout that could not be read back is refused. */

@@ -1,10 +1,12 @@
 'use client';
 
 import Typography from '@mui/material/Typography';
+import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
+import { openLayoutOf } from '@/core/model/layouts';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { slopeAt } from '@/core/motion/sweep';
@@ -14,6 +16,8 @@ import { Floor } from '../floor/Floor';
 import type { Strings } from '../floor/strings';
 import { CyclePad } from '../pad/CyclePad';
 import { Readouts } from '../readouts/Readouts';
+import { LayoutNotes } from '../layouts/LayoutNotes';
+import { comparedIn } from '../layouts/compared';
 import { Brief, TakeOff } from '../stations/lazy';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
@@ -39,7 +43,16 @@ import type { Station } from './viewStore';
 
 /** One open build: floor, pad, readouts and trace around the station that is open. */
 export function Bench({ id, version, build }: Opened) {
-  const [store] = useState(() => createBuildStore(build));
+  const { enqueueSnackbar } = useSnackbar();
+  const [store] = useState(() =>
+    createBuildStore(build, ({ name }) =>
+      enqueueSnackbar(`“${name}” is frozen: nothing was changed. Go on with a copy of it.`, {
+        variant: 'warning',
+        key: 'frozen',
+        preventDuplicate: true,
+      }),
+    ),
+  );
   return (
     <BuildContext.Provider value={store}>
       <BenchBody id={id} version={version} />
@@ -71,12 +84,15 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const position = useMemo(() => ({ travel: view.travel, rack }), [view.travel, rack]);
 
   const corner = useCorner(design, side, build.travel, position);
-  const before = useCorner(opened[axle] ?? null, side, build.travel, position);
+  const against = comparedIn(build, view.compared);
+  const before = useCorner((against ?? opened)[axle] ?? null, side, build.travel, position);
+  const compared = against && before;
   const shim = useShim(design, axle, side, build.travel);
   const trial = useTrial(design, view.station);
   const proposed = useCorner(shim.proposed ?? trial.tried, side, build.travel, position);
   const { bands } = useBands(build, axle, side, rack);
   const { targets } = briefOf(build);
+  const layout = openLayoutOf(build);
 
   const steer = corner?.bumpSteer ?? null;
   const gain = corner && corner.ride.reachable[0] ? 25 * slopeAt(corner.ride, 0, 'camber') : null;
@@ -166,6 +182,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             travel={build.travel}
             drawn={corner.drawn}
             proposed={proposed?.drawn ?? null}
+            compared={compared?.drawn ?? null}
             trouble={trouble}
             unit={unit}
             steered={rackTravel > 0}
@@ -187,6 +204,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
               design={design}
               corner={corner}
               proposed={proposed}
+              compared={compared}
               bands={bands}
               traced={view.traced}
               targets={targets}
@@ -197,6 +215,13 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             />
             <Column aria-label="Station">
               {which}
+              <LayoutNotes
+                name={layout.name}
+                frozen={layout.frozen}
+                against={against?.name ?? null}
+                onEdit={edit}
+                onStopComparing={stopComparing}
+              />
               <StationPanel
                 station={view.station}
                 build={build}
@@ -225,7 +250,8 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
       <Beside>
         <Readouts
           reading={corner.reading}
-          opened={before?.reading ?? null}
+          before={before?.reading ?? null}
+          against={against?.name ?? null}
           sweep={corner.sweep}
           targets={rackTravel > 0 ? targets : null}
           bands={bands}
@@ -253,6 +279,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
 const { show: change } = useView.getState();
 const pickUnit = (unit: LengthUnit) => change({ unit });
+const stopComparing = () => change({ compared: null });
 const pickStrings = (strings: Strings) => change({ strings });
 const openStation = (station: Station) => change({ station });
 const showAxle = (axle: AxleName) => change({ axle });

@@ -68,5 +68,6 @@ function Rail({ station, states, onOpen }: Props) {
 const State = ({ state }: { state: StationState }) => (
   <Box sx={{ fontSize: 13, mt: 0.5, color: PAPER.soft }}>
     {'verdict' in state ? <VerdictMark verdict={state.verdict} /> : state.words}
+    {'verdict' in state && state.frozen && <div>▣ frozen</div>}
   </Box>
 );

@@ -16,6 +16,7 @@ import { memo, useState } from 'react';
 import { nameSchema } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { PAPER, VERDICT } from '../theme';
+import { LayoutsButton } from '../layouts/LayoutsButton';
 import { useSaveState } from './useAutosave';
 import { useBuild, useBuildContext, useHistory } from './useBuildStore';
 
@@ -55,6 +56,7 @@ export const TopBar = memo(function TopBar({ unit, onUnit, menu }: Props) {
         /
       </Box>
       <BuildName />
+      <LayoutsButton />
       <SaveMark />
       <Box sx={{ flex: 1 }} />
       <Named label="Undo (Ctrl+Z)">

@@ -1,32 +1,45 @@
+import { produce } from 'immer';
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
-import { immer } from 'zustand/middleware/immer';
-import type { Build } from '@/core/model/build';
+import type { Build, Layout } from '@/core/model/build';
+import { frozenTouched, replaceBuild } from '@/core/model/layouts';
 
 /**
  * The open build and its undo history. Edits that carry the same `step` (one visit to one cell, say)
- * are one step back.
+ * are one step back. An edit that would change a frozen layout is refused.
  */
 export interface BuildState {
   build: Build;
   edit: (change: (build: Build) => void, step?: string) => void;
+  /** Puts another document in the build's place, whatever was frozen: one that was saved. */
+  replace: (build: Build) => void;
 }
 
-export function createBuildStore(build: Build) {
+export function createBuildStore(build: Build, onFrozen?: (layout: Layout) => void) {
   let lastStep: string | undefined;
   let joins = false;
   const store = createStore<BuildState>()(
     temporal(
-      immer((set) => ({
+      (set, get) => ({
         build,
         edit: (change, step) => {
+          const before = get().build;
+          const after = produce(before, (draft) => void change(draft as Build));
+          const frozen = frozenTouched(before, after);
+          if (frozen) {
+            onFrozen?.(frozen);
+            return;
+          }
           joins = step !== undefined && step === lastStep;
           lastStep = step;
-          set((state) => {
-            change(state.build as Build);
-          });
+          set({ build: after });
         },
-      })),
+        replace: (next) => {
+          joins = false;
+          lastStep = undefined;
+          set({ build: produce(get().build, (draft) => replaceBuild(draft as Build, next)) });
+        },
+      }),
       {
         partialize: ({ build: kept }) => ({ build: kept }),
         equality: (past, now) => past.build === now.build,

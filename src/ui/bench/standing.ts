@@ -3,6 +3,7 @@ import type { BumpSteer, Verdict } from '@/core/bumpsteer/bumpSteer';
 import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import type { Targets } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import { openLayoutOf } from '@/core/model/layouts';
 import { POINT_NAMES } from '@/core/model/points';
 import { takeOffOf } from '@/core/takeoff/records';
 import { RIM_CLEARANCE, rimClearances } from '@/core/upright/rim';
@@ -11,7 +12,7 @@ import { STATIONS } from './viewStore';
 import type { Station } from './viewStore';
 
 /** How a station stands: a verdict, or a few words where there is nothing to judge yet. */
-export type StationState = { verdict: Verdict } | { words: string };
+export type StationState = { verdict: Verdict; frozen?: true } | { words: string };
 
 /** How every station stands for the wheel shown. */
 export function stationStates(
@@ -28,16 +29,17 @@ export function stationStates(
   const measured = takeOffOf(build).measured.filter(
     (m) => m.axle === axle && (m.side === side || (!design.rightPoints && m.side === other)),
   );
+  const frozen = openLayoutOf(build).frozen ? { frozen: true as const } : {};
   const points = new Set(measured.map(({ point }) => point)).size;
   return {
     brief: { words: build.brief ? 'targets of your own' : 'common practice' },
     takeoff: {
       words: points === 0 ? 'nothing measured yet' : `${points} of ${POINT_NAMES.length} measured`,
     },
-    wheel: { verdict: judgeUpright(design, side, targets) },
-    arms: judgeGain(gain, targets),
+    wheel: { verdict: judgeUpright(design, side, targets), ...frozen },
+    arms: { ...judgeGain(gain, targets), ...frozen },
     rack: bumpSteer
-      ? { verdict: judgeBumpSteer(bumpSteer.worst, targets.bumpSteer) }
+      ? { verdict: judgeBumpSteer(bumpSteer.worst, targets.bumpSteer), ...frozen }
       : { words: 'does not reach its travel' },
   };
 }

@@ -51,10 +51,7 @@ export function useAutosave({ store }: BuildStore, id: string, version: number):
       if (stored.version <= mine || !autosave.isClean()) return;
       autosave.adopt(stored.version);
       adopting = true;
-      store.getState().edit((build) => {
-        delete build.rear;
-        Object.assign(build, stored.build);
-      });
+      store.getState().replace(stored.build);
       adopting = false;
     };
 

@@ -5,6 +5,7 @@ import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
 import { AS_LAID } from '../floor/strings';
 import type { Strings } from '../floor/strings';
+import type { Compared } from '../layouts/compared';
 import type { Against } from '../traces/Trace';
 import type { Traced } from '../traces/traced';
 
@@ -25,11 +26,20 @@ export interface ViewState {
   against: Against;
   /** What is laid on the floor. */
   strings: Strings;
+  /** What the open layout is compared with; without it, with itself as it was opened. */
+  compared: Compared | null;
   unit: LengthUnit;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
 }
 
-export const AT_REST = { travel: 0, rack: 0, selected: null, axle: 'front', side: 'left' } as const;
+export const AT_REST = {
+  travel: 0,
+  rack: 0,
+  selected: null,
+  axle: 'front',
+  side: 'left',
+  compared: null,
+} as const;
 
 /** One window looks at one bench at a time, so this is one store; the unit and the strings are remembered. */
 export const useView = create<ViewState>()(

@@ -30,6 +30,7 @@ interface Props {
   travel: Travel;
   drawn: Drawn;
   proposed: Drawn | null;
+  compared: Drawn | null;
   ghosts: Drawn[];
   /** The corner stands at ride height, straight ahead. */
   atRest: boolean;
@@ -129,6 +130,7 @@ export function Floor(props: Props) {
               mirror={mirror}
               drawn={props.drawn}
               proposed={props.proposed}
+              compared={props.compared}
               ghosts={props.ghosts}
               reached={trouble === ''}
               design={design}

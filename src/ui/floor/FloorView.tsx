@@ -38,6 +38,8 @@ interface Props {
   drawn: Drawn;
   /** Joints that would move if a proposal were taken. */
   proposed: Drawn | null;
+  /** Another layout in the same position. */
+  compared: Drawn | null;
   /** The corner at full bump and droop. */
   ghosts: Drawn[];
   reached: boolean;
@@ -216,6 +218,23 @@ export const FloorView = memo(function FloorView(props: Props) {
             {...{ view, drawn, tyre, px, unit: props.unit, height }}
             figures={props.values}
           />
+        )}
+        {props.compared && (
+          <g
+            stroke={SLATE.chalk}
+            strokeOpacity={0.75}
+            fill="none"
+            strokeWidth={1}
+            data-part="compared"
+          >
+            {MEMBERS.map(({ from, to }) => (
+              <line key={from + to} {...line(props.compared!.at[from], props.compared!.at[to])} />
+            ))}
+            {POINT_NAMES.map((name) => {
+              const [x, y] = px(props.compared!.at[name]);
+              return <path key={name} d={`M${x - 3} ${y}h6M${x} ${y - 3}v6`} />;
+            })}
+          </g>
         )}
         {proposed && (
           <g stroke={SLATE.accent} fill="none" strokeDasharray="5 4" strokeWidth={1.6}>

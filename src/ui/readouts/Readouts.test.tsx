@@ -27,7 +27,8 @@ function show(travel: number, options: { unit?: LengthUnit; opened?: Build; band
   render(
     <Readouts
       reading={readAt(wheel(build), travel, 0)}
-      opened={readAt(wheel(options.opened ?? build), travel, 0)}
+      against={null}
+      before={readAt(wheel(options.opened ?? build), travel, 0)}
       sweep={sweep}
       targets={briefOf(build).targets}
       bands={options.bands ?? null}

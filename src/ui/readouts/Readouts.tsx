@@ -44,8 +44,10 @@ const FIGURES_SHOWN: Figure[] = [
 
 interface Props {
   reading: Reading;
-  /** The same position in the layout as it was when it was opened. */
-  opened: Reading | null;
+  /** The same position in the layout as it was opened, or in one it is compared with. */
+  before: Reading | null;
+  /** What it is compared with. */
+  against: string | null;
   sweep: Sweep | null;
   /** The brief's; null where KPI and caster are nobody's concern. */
   targets: Targets | null;
@@ -57,18 +59,20 @@ interface Props {
 }
 
 /** The figures of one wheel, large enough to read from a step away. */
-export function Readouts({ reading, opened, sweep, targets, bands, travel, radius, unit }: Props) {
+export function Readouts(props: Props) {
+  const { reading, before: earlier, against, sweep, targets, bands, travel, radius, unit } = props;
   return (
     <Box component="section" aria-label="Readouts" sx={{ display: 'grid', gap: 0.5 }}>
       {FIGURES_SHOWN.map((figure) => {
         const now = reading.ok ? reading.value[figure.quantity] : null;
-        const before = opened?.ok ? opened.value[figure.quantity] : null;
+        const before = earlier?.ok ? earlier.value[figure.quantity] : null;
         return (
           <ReadoutRow
             key={figure.quantity}
             figure={figure}
             now={now}
             change={now === null || before === null ? null : now - before}
+            since={against === null ? 'since opened' : `against ${against}`}
             span={sweep && spanOf(sweep, figure.quantity)}
             band={
               targets && (figure.quantity === 'kpi' || figure.quantity === 'caster')
@@ -89,6 +93,7 @@ function ReadoutRow({
   figure,
   now,
   change,
+  since,
   span,
   band,
   built,
@@ -98,6 +103,8 @@ function ReadoutRow({
   figure: Figure;
   now: number | null;
   change: number | null;
+  /** What it has changed from. */
+  since: string;
   span: { min: number; max: number } | null;
   band: readonly [number, number] | null;
   /** Nine in ten cars built so deviate by this. */
@@ -113,7 +120,7 @@ function ReadoutRow({
       ? `${readable(printLength(acrossTyre(now, radius, unit), unit))} ${unit} at the tyre`
       : null,
     change !== null && Math.abs(change) >= smallest
-      ? `${change > 0 ? '+' : '−'}${show(Math.abs(change))} since opened`
+      ? `${change > 0 ? '+' : '−'}${show(Math.abs(change))} ${since}`
       : null,
   ].filter(Boolean);
   return (

@@ -31,6 +31,8 @@ interface Props {
   line: Line;
   /** The same for a proposal beside it. */
   ghost: Line | null;
+  /** And for a layout it is compared with. */
+  compared: Line | null;
   /** Outlines of what nine cars in ten do, and of what the brief wants. */
   open: Line | null;
   wanted: Line | null;
@@ -52,9 +54,9 @@ const NO_LIMITS: number[] = [];
 
 /** One quantity against travel or roll, bump up, with the brief's bands behind it and what the ± leaves open. */
 export const Trace = memo(function Trace(props: Props) {
-  const { traced, line, ghost, open, wanted, cursor, unit } = props;
+  const { traced, line, ghost, compared, open, wanted, cursor, unit } = props;
   const { change, unit: kind } = TRACES[traced];
-  const values = [...line, ...(ghost ?? [])].map(([value]) => value);
+  const values = [...line, ...(ghost ?? []), ...(compared ?? [])].map(([value]) => value);
   const grain = kind === 'length' ? (unit === 'mm' ? 1 : 25.4) : 1;
   const axis =
     traced === 'toe'
@@ -68,7 +70,7 @@ export const Trace = memo(function Trace(props: Props) {
   );
   return (
     <Box sx={{ flex: 1, minHeight: 0, position: 'relative' }} data-trace={traced}>
-      <CurvesContext.Provider value={{ traced, line, ghost, open, wanted, cursor }}>
+      <CurvesContext.Provider value={{ traced, line, ghost, compared, open, wanted, cursor }}>
         <Frame
           axis={kept}
           kind={kind}
@@ -88,13 +90,14 @@ export const Trace = memo(function Trace(props: Props) {
   );
 });
 
-type Curves = Pick<Props, 'traced' | 'line' | 'ghost' | 'open' | 'wanted' | 'cursor'>;
+type Curves = Pick<Props, 'traced' | 'line' | 'ghost' | 'compared' | 'open' | 'wanted' | 'cursor'>;
 
 /** What changes with every keystroke goes past the frame, which would redraw all its axes. */
 const CurvesContext = createContext<Curves>({
   traced: 'toe',
   line: [],
   ghost: null,
+  compared: null,
   open: null,
   wanted: null,
   cursor: null,
@@ -181,7 +184,7 @@ function printValue(value: number, kind: 'angle' | 'length' | 'percent', unit: L
 }
 
 function CurveLayer() {
-  const { traced, line, ghost, open, wanted, cursor } = useContext(CurvesContext);
+  const { traced, line, ghost, compared, open, wanted, cursor } = useContext(CurvesContext);
   const x = useXAxisScale();
   const y = useYAxisScale();
   const area = usePlotArea();
@@ -211,6 +214,15 @@ function CurveLayer() {
             strokeOpacity={0.5}
             strokeWidth={0.8}
             data-curve="built"
+          />
+        )}
+        {compared && (
+          <path
+            d={path(compared)}
+            fill="none"
+            stroke={PAPER.ink}
+            strokeWidth={1}
+            data-curve="compared"
           />
         )}
         {ghost && (

@@ -24,6 +24,8 @@ interface Props {
   design: AxleDesign;
   corner: CornerView;
   proposed: CornerView | null;
+  /** The layout it is compared with. */
+  compared: CornerView | null;
   bands: Bands | null;
   traced: Traced;
   against: Against;
@@ -35,7 +37,7 @@ interface Props {
 
 /** One curve of the wheel shown, and which one it is. */
 export function TracePanel(props: Props) {
-  const { build, axle, design, corner, proposed, bands, traced, targets } = props;
+  const { build, axle, design, corner, proposed, compared, bands, traced, targets } = props;
   const against = TRACES[traced].travelOnly ? 'travel' : props.against;
   const { position, unit, onTrace } = props;
   const { bump, droop } = build.travel;
@@ -77,6 +79,7 @@ export function TracePanel(props: Props) {
           traced={traced}
           line={drawn(line)}
           ghost={proposed && drawn(lineOf(traced, proposed.sweep, proposed.ride, build, axle))}
+          compared={compared && drawn(lineOf(traced, compared.sweep, compared.ride, build, axle))}
           open={bands && banded ? drawn(bandOf(line, bands, banded)) : null}
           wanted={
             traced === 'camber' && ride && !rolled ? wedge(targets.camberGain, ride[0], bump) : null

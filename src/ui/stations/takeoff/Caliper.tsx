@@ -19,7 +19,7 @@ import { toleranceWorker } from '../../bench/toleranceWorker';
 import { stopBuilding, useProgress } from '../../bench/useBands';
 import { Choice } from '../../fields/Choice';
 import { VERDICT } from '../../theme';
-import { Table } from './Points';
+import { Table } from '../../fields/Table';
 import type { StationProps } from './TakeOff';
 
 const WORDS: Record<Judged, string> = {

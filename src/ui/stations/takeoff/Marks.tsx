@@ -18,7 +18,7 @@ import { LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { PAPER, VERDICT } from '../../theme';
 import { MarkTapes } from './MarkTapes';
-import { Table } from './Points';
+import { Table } from '../../fields/Table';
 import type { StationProps } from './TakeOff';
 
 const nameSchema = label();

@@ -24,7 +24,8 @@ import type { Measured } from '@/core/takeoff/records';
 import { putMeasured } from '@/core/takeoff/symmetry';
 import { pickText } from '../../download';
 import { LengthField } from '../../fields/NumberField';
-import { FIGURES, NARROW, PAPER, VERDICT } from '../../theme';
+import { Table } from '../../fields/Table';
+import { NARROW, PAPER, VERDICT } from '../../theme';
 import { tolerance } from '@/core/model/wording';
 import { useStable } from '../../useStable';
 import { RecordEditor } from './RecordEditor';
@@ -239,23 +240,6 @@ function State({ place, model, unit }: { place: PlaceRead; model: Point; unit: L
   );
 }
 
-export const Table = styled('table')({
-  width: '100%',
-  borderCollapse: 'collapse',
-  fontSize: 14,
-  '& th': { textAlign: 'left', fontWeight: 500, padding: '3px 6px' },
-  '& thead th': { color: PAPER.soft, fontSize: 13 },
-  '& td': { padding: '3px 6px' },
-  '& tbody tr': { borderTop: `1px solid ${PAPER.line}` },
-  '& tbody tr[aria-selected="true"]': { backgroundColor: PAPER.wash },
-  '& .number': {
-    fontFamily: FIGURES,
-    fontSize: 15,
-    textAlign: 'right',
-    whiteSpace: 'pre',
-    fontVariantNumeric: 'tabular-nums',
-  },
-});
 const RowButton = styled('button')({
   all: 'unset',
   cursor: 'pointer',

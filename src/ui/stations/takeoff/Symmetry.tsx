@@ -9,7 +9,7 @@ import { pointLabel } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { symmetryOf, takeOver } from '@/core/takeoff/symmetry';
 import type { Choice, Stands } from '@/core/takeoff/symmetry';
-import { Table } from './Points';
+import { Table } from '../../fields/Table';
 import type { StationProps } from './TakeOff';
 
 const CHOICES: [Choice, string][] = [

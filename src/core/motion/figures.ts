@@ -1,0 +1,58 @@
+import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
+import { distance } from '../geometry/vec';
+import { pointsOf, poseCorner, prepareAxle } from '../kinematics/axle';
+import { vec } from '../kinematics/wishboneChain';
+import type { AxleDesign, Side, Travel } from '../model/build';
+import { shaftAt } from './halfShaft';
+import { readAt } from './sweep';
+
+/** What a layout comes to in one number. Signs as in the quantities; null where it is out of reach. */
+export interface Figure {
+  name: string;
+  unit: 'deg' | 'mm' | 'deg per 25 mm';
+  value: number | null;
+}
+
+/** A wheel's figures, in the order a builder asks for them: for comparing layouts side by side. */
+export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figure[] {
+  const prepared = prepareAxle(design);
+  const corner = prepared.ok ? prepared.axle[side] : null;
+  const read = (at: number) => {
+    const reading = corner && readAt(corner, at, 0);
+    return reading?.ok ? reading : null;
+  };
+  const [ride, bump, droop] = [0, travel.bump, -travel.droop].map(read);
+  const steer = corner && bumpSteer(corner, travel);
+  const points = pointsOf(design, side);
+  const of = (unit: Figure['unit'], name: string, value: number | null | undefined): Figure => ({
+    name,
+    unit,
+    value: value ?? null,
+  });
+  return [
+    of('deg', 'toe range over the travel', steer?.span.range),
+    of('deg', 'toe change at the worst', steer?.worst),
+    of('deg per 25 mm', 'camber gain', ride && 25 * ride.perTravel.camber),
+    of('deg', 'camber at full bump', bump?.value.camber),
+    of('deg', 'camber at full droop', droop?.value.camber),
+    of('deg', 'caster', ride?.value.caster),
+    of('deg', 'kingpin inclination', ride?.value.kpi),
+    of('mm', 'scrub radius', ride?.value.scrub),
+    of('mm', 'trail', ride?.value.trail),
+    of('mm', 'roll centre height', ride?.value.rollCentre),
+    of('mm', 'track change at full bump, each side', bump?.trackChange),
+    of('mm', 'tie rod, joint to joint', distance(vec(points.tieRodInner), vec(points.tieRodOuter))),
+    ...(design.halfShaft ? [of('mm', 'half-shaft plunge', plunge())] : []),
+  ];
+
+  function plunge(): number | null {
+    const lengths: number[] = [];
+    for (let i = 0; corner && i < POSITIONS; i++) {
+      const at = -travel.droop + ((travel.bump + travel.droop) * i) / (POSITIONS - 1);
+      const pose = poseCorner(corner, at, 0);
+      if (!pose.ok) return null;
+      lengths.push(shaftAt(design.halfShaft!, pose.upright).length);
+    }
+    return corner ? Math.max(...lengths) - Math.min(...lengths) : null;
+  }
+}

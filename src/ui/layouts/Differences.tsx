@@ -1,0 +1,164 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
+import type { AxleName, Build, Side } from '@/core/model/build';
+import { differencesOf } from '@/core/model/layouts';
+import type { Difference } from '@/core/model/layouts';
+import { POINT_NAMES, pointLabel } from '@/core/model/points';
+import type { PointName } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
+import { figuresOf } from '@/core/motion/figures';
+import type { Figure } from '@/core/motion/figures';
+import { Table } from '../fields/Table';
+import type { ComparedAxles } from './compared';
+
+interface Props {
+  build: Build;
+  axle: AxleName;
+  side: Side;
+  unit: LengthUnit;
+  against: ComparedAxles;
+}
+
+/** What the open layout and another come to, and every number they differ in. */
+export function Differences({ build, axle, side, unit, against }: Props) {
+  const { travel, front, rear } = build;
+  const design = build[axle] ?? front;
+  const other = against[axle];
+  const figures = useMemo(() => figuresOf(design, side, travel), [design, side, travel]);
+  const others = useMemo(
+    () => (other ? figuresOf(other, side, travel) : []),
+    [other, side, travel],
+  );
+  const differences = useMemo(
+    () => differencesOf(against, { front, rear }),
+    [against, front, rear],
+  );
+  return (
+    <Box component="section" aria-label="Differences" sx={{ mt: 2.5 }}>
+      <Typography variant="h3">
+        Against “{against.name}”, {axle} {side} wheel
+      </Typography>
+      <Table aria-label="Figures compared">
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col" className="number">
+              open
+            </th>
+            <th scope="col" className="number">
+              {against.name}
+            </th>
+            <th scope="col" className="number">
+              change
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {figures.map((figure) => {
+            const beside = others.find(({ name }) => name === figure.name)?.value ?? null;
+            const change = figure.value === null || beside === null ? null : figure.value - beside;
+            return (
+              <tr key={figure.name}>
+                <td>
+                  {figure.name}, {unitOf(figure, unit)}
+                </td>
+                <td className="number">{shown(figure, figure.value, unit)}</td>
+                <td className="number">{shown(figure, beside, unit)}</td>
+                <td className="number">{shown(figure, change, unit, true)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </Table>
+      <Typography variant="h3" sx={{ mt: 2 }}>
+        {differences.length === 0 ? 'No number differs' : 'Numbers that differ'}
+      </Typography>
+      {differences.length > 0 && (
+        <Table aria-label="Numbers that differ">
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col" className="number">
+                open
+              </th>
+              <th scope="col" className="number">
+                {against.name}
+              </th>
+              <th scope="col" className="number">
+                change
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {differences.slice(0, MOST).map((difference) => (
+              <DifferenceRow
+                key={`${difference.axle} ${difference.path.join(' ')}`}
+                difference={difference}
+                unit={unit}
+              />
+            ))}
+          </tbody>
+        </Table>
+      )}
+      {differences.length > MOST && (
+        <Typography variant="body2">and {differences.length - MOST} more.</Typography>
+      )}
+    </Box>
+  );
+}
+
+/** Rows shown at the most. */
+const MOST = 60;
+
+const unitOf = ({ unit }: Figure, lengths: LengthUnit): string =>
+  unit === 'mm' ? lengths : unit === 'deg' ? '°' : unit.replace('deg', '°');
+
+function shown(figure: Figure, value: number | null, unit: LengthUnit, signed = false): string {
+  if (value === null) return '–';
+  const text =
+    figure.unit === 'mm' ? printLength(Math.round(value * 10) / 10, unit) : value.toFixed(2);
+  return readable(signed && value > 0 ? `+${text}` : text);
+}
+
+function DifferenceRow({ difference, unit }: { difference: Difference; unit: LengthUnit }) {
+  const { axle, path, from, to } = difference;
+  const angle = path[0] === 'static';
+  const print = (value: Difference['from']) =>
+    value === null
+      ? '–'
+      : typeof value === 'string'
+        ? value
+        : readable(
+            angle ? `${value.toFixed(2)}°` : printLength(Math.round(value * 100) / 100, unit),
+          );
+  const change = typeof from === 'number' && typeof to === 'number' ? to - from : null;
+  return (
+    <tr>
+      <td>
+        {axle} {wordsOf(path)}
+      </td>
+      <td className="number">{print(to)}</td>
+      <td className="number">{print(from)}</td>
+      <td className="number">
+        {change === null ? '' : `${change > 0 ? '+' : ''}${print(change)}`}
+      </td>
+    </tr>
+  );
+}
+
+const GROUPS: Record<string, string> = {
+  points: '',
+  rightPoints: 'right ',
+  static: '',
+  halfShaft: 'half-shaft ',
+};
+
+/** `upper ball joint, out`, `right tie rod inner joint, up`, `rim offset`. */
+function wordsOf([group, ...rest]: string[]): string {
+  const words = rest.map((word) =>
+    POINT_NAMES.includes(word as PointName) ? pointLabel(word as PointName, true) : word,
+  );
+  return `${GROUPS[group] ?? `${group} `}${words.join(', ')}`;
+}

@@ -1,0 +1,101 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { format } from 'date-fns';
+import type { Build, Layout } from '@/core/model/build';
+import { nameLayout, openLayout, removeLayout } from '@/core/model/layouts';
+import { label } from '@/core/model/wording';
+import { TextLine } from '../fields/TextLine';
+import { PAPER } from '../theme';
+import type { Compared } from './compared';
+
+const nameSchema = label();
+
+/** One layout: its name, whether it is open or frozen, and what can be done with it. */
+export function LayoutRow({
+  layout,
+  isOpen,
+  compared,
+  onCompare,
+  onEdit,
+}: {
+  layout: Layout;
+  isOpen: boolean;
+  compared: boolean;
+  onCompare: (compared: Compared | null) => void;
+  onEdit: (change: (build: Build) => void, step?: string) => void;
+}) {
+  const { id, name, frozen } = layout;
+  const freeze = (when: string | null) =>
+    onEdit((draft) => nameLayout(draft, id, { frozen: when }));
+  return (
+    <Box
+      data-layout={name}
+      sx={{
+        borderTop: `1px solid ${PAPER.line}`,
+        py: 1.25,
+        px: 1,
+        bgcolor: isOpen ? PAPER.wash : undefined,
+        display: 'grid',
+        gap: 0.5,
+      }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <TextLine
+          label="Layout"
+          value={name}
+          schema={nameSchema}
+          onValue={(next) =>
+            onEdit((draft) => nameLayout(draft, id, { name: next }), `layout-${id}`)
+          }
+          width={210}
+        />
+        <Typography variant="body2" sx={{ fontWeight: 600 }}>
+          {[
+            isOpen ? 'open' : '',
+            frozen ? `▣ frozen ${format(new Date(frozen), 'd MMM yyyy')}` : '',
+          ]
+            .filter(Boolean)
+            .join(', ')}
+        </Typography>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.5, ml: -0.5 }}>
+        {!isOpen && (
+          <>
+            <Button size="small" onClick={() => onEdit((draft) => void openLayout(draft, id))}>
+              Open
+            </Button>
+            <Button
+              size="small"
+              aria-pressed={compared}
+              onClick={() => onCompare(compared ? null : { kind: 'layout', id })}
+            >
+              {compared ? 'Stop comparing' : 'Compare'}
+            </Button>
+          </>
+        )}
+        {frozen ? (
+          <Button size="small" onClick={() => freeze(null)}>
+            Thaw
+          </Button>
+        ) : (
+          <Button size="small" onClick={() => freeze(new Date().toISOString())}>
+            Freeze
+          </Button>
+        )}
+        {!isOpen && !frozen && (
+          <Button
+            size="small"
+            color="error"
+            onClick={() => {
+              if (compared) onCompare(null);
+              onEdit((draft) => removeLayout(draft, id));
+            }}
+          >
+            Remove
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}

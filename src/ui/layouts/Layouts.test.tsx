@@ -1,0 +1,174 @@
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { SnackbarProvider } from 'notistack';
+import { useState } from 'react';
+import { blankBuild } from '@/core/model/starts';
+import { layoutsOf } from '@/core/model/layouts';
+import { Editing } from '@/test/editing';
+import type { Held } from '@/test/editing';
+import { LayoutNotes } from './LayoutNotes';
+import { LayoutsDrawer } from './LayoutsDrawer';
+import { comparedIn } from './compared';
+import type { Compared } from './compared';
+
+const held: Held = { build: blankBuild('x') };
+const user = userEvent.setup({ delay: null });
+jest.setTimeout(30_000);
+
+const replaced = jest.fn();
+const saved = { ...blankBuild('As it was'), wheelbase: 2345 };
+const answers: Record<string, unknown> = {
+  saves: [{ id: 's1', name: 'x', savedAt: '2026-03-01T08:00:00.000Z' }],
+  'saves/s1': saved,
+};
+beforeEach(() => {
+  jest.clearAllMocks();
+  window.history.replaceState(null, '', '/builds/b1');
+  global.fetch = jest.fn(async (path: string) => {
+    const body = answers[path.replace('/api/builds/b1/', '')];
+    return { ok: body !== undefined, status: 404, json: async () => body ?? { message: 'Gone.' } };
+  }) as unknown as typeof fetch;
+});
+
+function Drawer() {
+  const [compared, setCompared] = useState<Compared | null>(null);
+  return (
+    <Editing held={held}>
+      {(build, onEdit) => (
+        <>
+          <button onClick={() => onEdit((draft) => void (draft.front.points.tieRodOuter.up -= 4))}>
+            Lower the rod’s end
+          </button>
+          <LayoutsDrawer
+            open
+            onClose={jest.fn()}
+            build={build}
+            axle="front"
+            side="left"
+            unit="mm"
+            compared={compared}
+            onCompare={setCompared}
+            onEdit={onEdit}
+            onReplace={replaced}
+          />
+        </>
+      )}
+    </Editing>
+  );
+}
+const show = () => {
+  held.build = blankBuild('x');
+  render(
+    <SnackbarProvider>
+      <Drawer />
+    </SnackbarProvider>,
+  );
+};
+const row = (name: string) =>
+  within(document.querySelector(`[data-layout="${name}"]`) as HTMLElement);
+const names = () => layoutsOf(held.build).map(({ name }) => name);
+const press = (where: { getByRole: typeof screen.getByRole }, name: string | RegExp) =>
+  user.click(where.getByRole('button', { name }));
+
+it('copies, names, opens and removes layouts', async () => {
+  show();
+  await press(screen, /Go on with a copy/);
+  expect(names()).toEqual(['Layout 2', 'As drawn']);
+  const field = row('Layout 2').getByLabelText('Layout');
+  await user.clear(field);
+  expect(screen.getByText(/is empty/)).toBeVisible();
+  expect(names()[0]).not.toBe('');
+  await user.type(field, 'Rack lowered');
+  expect(names()).toEqual(['Rack lowered', 'As drawn']);
+  await press(row('As drawn'), 'Open');
+  expect(names()).toEqual(['As drawn', 'Rack lowered']);
+  await press(row('Rack lowered'), 'Remove');
+  expect(names()).toEqual(['As drawn']);
+});
+
+it('freezes a layout, which can then not be removed until it is thawed', async () => {
+  show();
+  await press(row('As drawn'), 'Freeze');
+  expect(row('As drawn').getByText(/▣ frozen \d+ \w+ \d{4}/)).toBeVisible();
+  await press(screen, /Go on with a copy/);
+  expect(row('As drawn').queryByRole('button', { name: 'Remove' })).toBeNull();
+  await press(row('As drawn'), 'Thaw');
+  expect(row('As drawn').getByRole('button', { name: 'Remove' })).toBeEnabled();
+});
+
+it('compares two layouts: what they come to, and every number that differs', async () => {
+  show();
+  await press(screen, /Go on with a copy/);
+  await press(row('As drawn'), 'Compare');
+  expect(screen.getByText('No number differs')).toBeVisible();
+  await user.click(screen.getByText('Lower the rod’s end'));
+  const cells = (table: string, text: RegExp) => {
+    const line = within(screen.getByRole('table', { name: table }))
+      .getByText(text)
+      .closest('tr')!;
+    return Array.from(line.cells, (cell) => cell.textContent);
+  };
+  const { up } = held.build.front.points.tieRodOuter;
+  expect(cells('Numbers that differ', /tie rod outer joint, up/)).toEqual([
+    'front tie rod outer joint, up',
+    String(up),
+    String(up + 4),
+    '−4',
+  ]);
+  const [, open, other, change] = cells('Figures compared', /toe range/).map(Number);
+  expect(open - other).toBeCloseTo(change, 1);
+  await press(row('As drawn'), 'Stop comparing');
+  expect(screen.queryByRole('table')).toBeNull();
+});
+
+it('compares with the build as it was saved, and brings that back', async () => {
+  show();
+  const saves = within(await screen.findByRole('region', { name: 'Earlier saves' }));
+  expect(await saves.findByText(/1 Mar 2026/)).toBeVisible();
+  await press(saves, 'Compare');
+  const figures = await screen.findByRole('table', { name: 'Figures compared' });
+  expect(within(figures).getByText(/camber gain/)).toBeVisible();
+  await press(saves, 'Bring back');
+  expect(replaced).toHaveBeenCalledWith(saved);
+});
+
+it('says when the server has lost a save', async () => {
+  show();
+  const saves = within(await screen.findByRole('region', { name: 'Earlier saves' }));
+  await saves.findByText(/1 Mar 2026/);
+  delete answers['saves/s1'];
+  await press(saves, 'Bring back');
+  expect(await screen.findByText('Gone.')).toBeVisible();
+  expect(replaced).not.toHaveBeenCalled();
+});
+
+it('knows what is compared: not the open layout, not one that is gone', () => {
+  const build = blankBuild('x');
+  expect(comparedIn(build, null)).toBeNull();
+  expect(comparedIn(build, { kind: 'layout', id: 'first' })).toBeNull();
+  expect(comparedIn(build, { kind: 'layout', id: 'gone' })).toBeNull();
+});
+
+it('notes over the station what is frozen and what is compared, and the way out of both', async () => {
+  const edit = jest.fn();
+  const stop = jest.fn();
+  const notes = (frozen: string | undefined, against: string | null) => (
+    <LayoutNotes
+      name="As cut"
+      frozen={frozen}
+      against={against}
+      onEdit={edit}
+      onStopComparing={stop}
+    />
+  );
+  const { rerender } = render(notes(undefined, null));
+  expect(screen.queryByRole('note')).toBeNull();
+  rerender(notes('2026-05-01T10:00:00.000Z', 'Rack lowered'));
+  expect(screen.getByRole('note')).toHaveTextContent(/“As cut” is frozen since 1 May 2026/);
+  await press(screen, 'Stop');
+  expect(stop).toHaveBeenCalled();
+  await press(screen, 'Go on with a copy');
+  const build = blankBuild('x');
+  (edit.mock.lastCall[0] as (draft: typeof build) => void)(build);
+  expect(layoutsOf(build)[0].name).toBe('As cut, changed');
+});

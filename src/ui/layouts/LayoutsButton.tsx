@@ -1,0 +1,64 @@
+'use client';
+
+import LayersIcon from '@mui/icons-material/LayersOutlined';
+import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { openLayoutOf } from '@/core/model/layouts';
+import { useBuild } from '../bench/useBuildStore';
+import { useView } from '../bench/viewStore';
+import type { Compared } from './compared';
+
+const LayoutsDrawer = dynamic(() => import('./LayoutsDrawer').then((m) => m.LayoutsDrawer), {
+  ssr: false,
+});
+
+const compare = (compared: Compared | null) => useView.getState().show({ compared });
+
+/** Which layout is open, and the way to the others. */
+export function LayoutsButton() {
+  const name = useBuild(({ build }) => openLayoutOf(build).name);
+  const frozen = useBuild(({ build }) => openLayoutOf(build).frozen !== undefined);
+  const [open, setOpen] = useState(false);
+  const [wasOpen, setWasOpen] = useState(false);
+  return (
+    <>
+      <Button
+        size="small"
+        color="inherit"
+        startIcon={<LayersIcon />}
+        aria-haspopup="dialog"
+        aria-label={`Layouts: ${name}${frozen ? ', frozen' : ''}`}
+        onClick={() => {
+          setOpen(true);
+          setWasOpen(true);
+        }}
+        sx={{ ml: 1, maxWidth: 240, whiteSpace: 'nowrap', overflow: 'hidden' }}
+      >
+        {frozen ? `▣ ${name}` : name}
+      </Button>
+      {wasOpen && <TheDrawer open={open} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+function TheDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const build = useBuild((state) => state.build);
+  const edit = useBuild((state) => state.edit);
+  const replace = useBuild((state) => state.replace);
+  const { axle, side, unit, compared } = useView();
+  return (
+    <LayoutsDrawer
+      open={open}
+      onClose={onClose}
+      build={build}
+      axle={build.rear ? axle : 'front'}
+      side={side}
+      unit={unit}
+      compared={compared}
+      onCompare={compare}
+      onEdit={edit}
+      onReplace={replace}
+    />
+  );
+}
