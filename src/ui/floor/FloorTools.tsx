@@ -14,16 +14,21 @@ import type { StringName, Strings } from './strings';
 export const FloorTools = memo(function FloorTools({
   strings,
   measuring,
+  inSpace,
   zoomed,
   onStrings,
   onMeasure,
+  onSpace,
   onFit,
 }: {
   strings: Strings;
   measuring: boolean;
+  /** The corner is shown in space. */
+  inSpace: boolean;
   zoomed: boolean;
   onStrings: (strings: Strings) => void;
   onMeasure: (on: boolean) => void;
+  onSpace: (on: boolean) => void;
   onFit: () => void;
 }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -42,6 +47,14 @@ export const FloorTools = memo(function FloorTools({
         onClick={() => onMeasure(!measuring)}
       >
         Measure
+      </Button>
+      <Button
+        size="small"
+        sx={{ ...look, bgcolor: inSpace ? SLATE.line : undefined }}
+        aria-pressed={inSpace}
+        onClick={() => onSpace(!inSpace)}
+      >
+        3D
       </Button>
       <Button
         size="small"

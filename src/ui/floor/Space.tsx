@@ -1,0 +1,238 @@
+'use client';
+
+import { Canvas, useThree } from '@react-three/fiber';
+import { memo, useEffect, useMemo, useState } from 'react';
+import { CatmullRomCurve3, Quaternion, Vector2, Vector3 } from 'three';
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import type { KeepOut } from '@/core/clearance/roomSchema';
+import type { Vec } from '@/core/geometry/vec';
+import type { AxleDesign } from '@/core/model/build';
+import { POINT_NAMES, pointLabel } from '@/core/model/points';
+import type { PointName } from '@/core/model/points';
+import { roomIn } from '@/core/upright/rim';
+import { SLATE } from '../theme';
+import { MEMBERS, kingpinString, nearestOnKingpin, wheelOutlines } from './drawing';
+import type { Drawn } from './drawing';
+
+interface Props {
+  design: AxleDesign;
+  mirror: 1 | -1;
+  drawn: Drawn;
+  /** Drawn thin beside it: a proposal, a layout it is compared with. */
+  beside: Drawn[];
+  keepOuts: KeepOut[];
+  shaft: readonly [Vec, Vec] | null;
+  steered: boolean;
+  selected: PointName | null;
+  onSelect: (name: PointName) => void;
+}
+
+type Place = (v: Vec) => Vector3;
+
+/** The corner in space: turn it by dragging, come closer with the wheel, click a joint to select it. */
+export const Space = memo(function Space(props: Props) {
+  const { design, mirror, drawn, selected } = props;
+  // The car's left is the screen's left when one stands before it; y is up for the camera.
+  const place = useMemo<Place>(
+    () =>
+      ([ahead, out, up]) =>
+        new Vector3(-mirror * out, up, -ahead),
+    [mirror],
+  );
+  const [middle] = useState(() => place(drawn.at.wheelCentre));
+  const [eye] = useState(
+    () => new Vector3(middle.x - mirror * 420, middle.y + 620, middle.z - 1150),
+  );
+  const { contact } = wheelOutlines(drawn, design.tyre);
+  const [top, foot] = kingpinString(drawn, contact[2]);
+  return (
+    <Canvas
+      frameloop="demand"
+      flat
+      camera={{ position: eye, fov: 32, near: 10, far: 12_000 }}
+      aria-label="The corner in space"
+      role="img"
+    >
+      <color attach="background" args={[SLATE.ground]} />
+      <ambientLight intensity={1.6} />
+      <directionalLight position={[-800, 1800, -1200]} intensity={1.8} />
+      <Turning about={middle} />
+      <gridHelper
+        args={[2400, 24, SLATE.line, SLATE.line]}
+        position={[middle.x * 0.5, 0, middle.z]}
+      />
+      <Wheel design={design} drawn={drawn} place={place} />
+      {MEMBERS.map(({ from, to, diameter, kind }) => (
+        <Tube
+          key={from + to}
+          from={place(drawn.at[from])}
+          to={place(drawn.at[to])}
+          radius={diameter / 2}
+          colour={kind === 'upright' ? SLATE.soft : SLATE.chalk}
+        />
+      ))}
+      <Tube
+        from={place(drawn.at.wheelCentre)}
+        to={place(nearestOnKingpin(drawn))}
+        radius={13}
+        colour={SLATE.soft}
+      />
+      {props.shaft && (
+        <Tube
+          from={place(props.shaft[0])}
+          to={place(props.shaft[1])}
+          radius={14}
+          colour={SLATE.string}
+        />
+      )}
+      <Tube from={place(top)} to={place(foot)} radius={1.6} colour={SLATE.accent} />
+      {props.beside.map((other, i) =>
+        MEMBERS.map(({ from, to }) => (
+          <Tube
+            key={`${i} ${from}${to}`}
+            from={place(other.at[from])}
+            to={place(other.at[to])}
+            radius={2.5}
+            colour={SLATE.accent}
+          />
+        )),
+      )}
+      {props.keepOuts.map((body) => (
+        <Body key={body.id} body={body} place={place} />
+      ))}
+      {POINT_NAMES.map((name) => (
+        <mesh
+          key={name}
+          position={place(drawn.at[name])}
+          onClick={(event) => {
+            event.stopPropagation();
+            props.onSelect(name);
+          }}
+          userData={{ label: pointLabel(name, props.steered) }}
+        >
+          <sphereGeometry args={[name === selected ? 21 : 17, 24, 16]} />
+          <meshStandardMaterial color={name === selected ? SLATE.accent : SLATE.string} />
+        </mesh>
+      ))}
+    </Canvas>
+  );
+});
+
+/** Lets the eye go round a place. */
+function Turning({ about }: { about: Vector3 }) {
+  const { camera, gl, invalidate } = useThree();
+  useEffect(() => {
+    const controls = new OrbitControls(camera, gl.domElement);
+    controls.target.copy(about);
+    controls.maxPolarAngle = Math.PI / 2 + 0.35;
+    controls.minDistance = 200;
+    controls.maxDistance = 5000;
+    controls.addEventListener('change', () => invalidate());
+    controls.update();
+    return () => controls.dispose();
+  }, [camera, gl, invalidate, about]);
+  return null;
+}
+
+const UP = new Vector3(0, 1, 0);
+
+/** Where a round body between two places stands: its middle, its way and its length. */
+function along(from: Vector3, to: Vector3) {
+  const way = to.clone().sub(from);
+  const length = Math.max(way.length(), 0.1);
+  return {
+    length,
+    position: from.clone().add(to).multiplyScalar(0.5),
+    quaternion: new Quaternion().setFromUnitVectors(UP, way.divideScalar(length)),
+  };
+}
+
+function Tube({
+  from,
+  to,
+  radius,
+  colour,
+  opacity = 1,
+}: {
+  from: Vector3;
+  to: Vector3;
+  radius: number;
+  colour: string;
+  opacity?: number;
+}) {
+  const { position, quaternion, length } = along(from, to);
+  return (
+    <mesh position={position} quaternion={quaternion} scale={[radius, length, radius]}>
+      <cylinderGeometry args={[1, 1, 1, 20]} />
+      <meshStandardMaterial
+        color={colour}
+        transparent={opacity < 1}
+        opacity={opacity}
+        depthWrite={opacity === 1}
+      />
+    </mesh>
+  );
+}
+
+function Body({ body, place }: { body: KeepOut; place: Place }) {
+  if (body.kind === 'cylinder') {
+    const vec = (p: typeof body.from): Vec => [p.ahead, p.out, p.up];
+    return (
+      <Tube
+        from={place(vec(body.from))}
+        to={place(vec(body.to))}
+        radius={body.diameter / 2}
+        colour={SLATE.string}
+        opacity={0.5}
+      />
+    );
+  }
+  const { middle, size } = body;
+  return (
+    <mesh position={place([middle.ahead, middle.out, middle.up])}>
+      <boxGeometry args={[size.out, size.up, size.ahead]} />
+      <meshStandardMaterial color={SLATE.string} transparent opacity={0.5} depthWrite={false} />
+    </mesh>
+  );
+}
+
+/** The tyre as a soft round of its own width, open in the middle where the rim is. */
+function Wheel({ design, drawn, place }: { design: AxleDesign; drawn: Drawn; place: Place }) {
+  const { tyre, rim } = design;
+  const { radius, width } = tyre;
+  const inner = rim ? roomIn(rim) : 0.6 * radius;
+  const profile = useMemo(() => {
+    const soft = Math.min(width * 0.22, (radius - inner) * 0.45);
+    const half = width / 2;
+    const corners: [number, number][] = [
+      [inner, -half * 0.86],
+      [radius - soft, -half],
+      [radius, -half + soft],
+      [radius, half - soft],
+      [radius - soft, half],
+      [inner, half * 0.86],
+    ];
+    const round = new CatmullRomCurve3(
+      corners.map(([r, y]) => new Vector3(r, y, 0)),
+      true,
+      'chordal',
+      0.1,
+    );
+    return round.getPoints(40).map(({ x, y }) => new Vector2(x, y));
+  }, [radius, width, inner]);
+  const [ax, ay, az] = drawn.spindle;
+  const way = place([ax, ay, az]).normalize();
+  const quaternion = new Quaternion().setFromUnitVectors(UP, way);
+  return (
+    <mesh position={place(drawn.at.wheelCentre)} quaternion={quaternion}>
+      <latheGeometry args={[profile, 56]} />
+      <meshStandardMaterial
+        color={SLATE.string}
+        transparent
+        opacity={0.32}
+        depthWrite={false}
+        side={2}
+      />
+    </mesh>
+  );
+}
