@@ -29,11 +29,16 @@ export const keepOutSchema = z.discriminatedUnion('kind', [
 ]);
 export type KeepOut = z.infer<typeof keepOutSchema>;
 
-/** Clearances to keep, mm. */
+/** How far joints tilt before they bind, degrees each way: common practice, from memory; the maker knows. */
+export const TILT_LIMITS = { ball: 25, rodEnd: 15 } as const;
+
+/** Clearances to keep, mm, and tilts not to pass, degrees. */
 export const wantedSchema = group({
   moving: measure('mm', 0, 200),
   tyre: measure('mm', 0, 300),
   ground: measure('mm', 0, 500),
+  ball: measure('deg', 1, 90).optional(),
+  rodEnd: measure('deg', 1, 90).optional(),
 });
 export type WantedRoom = z.infer<typeof wantedSchema>;
 

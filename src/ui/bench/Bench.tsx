@@ -5,6 +5,8 @@ import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { jointStates } from '@/core/clearance/jointStates';
+import { tiltsOf } from '@/core/clearance/tilt';
 import { briefOf } from '@/core/model/brief';
 import { openLayoutOf } from '@/core/model/layouts';
 import type { AxleName } from '@/core/model/build';
@@ -101,6 +103,15 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
     [build, axle, side, design, targets, steer, gain],
   );
 
+  const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
+  const limits = build.room?.wanted;
+  const joints = useMemo(
+    () => jointStates(design, pointsOf(design, side), tilts, limits ?? NO_LIMITS),
+    [design, side, tilts, limits],
+  );
+  const [posed] = corner?.shafts?.at ?? [];
+  const shaft = useMemo(() => (posed ? ([posed.inner, posed.outer] as const) : null), [posed]);
+
   const bodies = build.room?.keepOuts;
   const keepOuts = useMemo(
     () => bodies?.filter((body) => body.axle === axle) ?? [],
@@ -193,6 +204,8 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             strings={view.strings}
             keepOuts={keepOuts}
             dimensions={view.station === 'wheel'}
+            states={joints}
+            shaft={shaft}
             onStrings={pickStrings}
             onMove={handleMove}
             onSelect={handleSelect}
@@ -277,6 +290,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   );
 }
 
+const NO_LIMITS = {};
 const { show: change } = useView.getState();
 const pickUnit = (unit: LengthUnit) => change({ unit });
 const stopComparing = () => change({ compared: null });

@@ -2,16 +2,26 @@ import { useMemo } from 'react';
 import { POSITIONS, bumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import { pointsOf, poseCorner, prepareAxle } from '@/core/kinematics/axle';
-import type { AxleCorner } from '@/core/kinematics/axle';
-import type { AxleDesign, Side, Travel } from '@/core/model/build';
+import type { Axle, AxleCorner } from '@/core/kinematics/axle';
+import type { AxleDesign, HalfShaft, Side, Travel } from '@/core/model/build';
 import type { Points } from '@/core/model/points';
+import { shaftAt } from '@/core/motion/halfShaft';
+import type { ShaftPose } from '@/core/motion/halfShaft';
 import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import type { Reading, Sweep } from '@/core/motion/sweep';
 import { drawnAsTyped, drawnAt } from '../floor/drawing';
 import type { Drawn } from '../floor/drawing';
 
+/** Positions of a corner: the one shown, ride height, over the travel. */
+type Where = 'at' | 'ride' | 'sweep';
+
 /** Everything the bench shows of one wheel in one position. */
 export interface CornerView {
+  /** Both wheels, solved; null where the layout cannot be. */
+  axle: Axle | null;
+  side: Side;
+  /** The half-shaft in every position of the sweeps; null where there is none, or out of reach. */
+  shafts: Record<Where, (ShaftPose | null)[]> | null;
   reading: Reading;
   drawn: Drawn;
   /** The position shown, the one position of a sweep. */
@@ -42,10 +52,23 @@ export function useCorner(
     () => layout && poseAt(layout, position.travel, position.rack),
     [layout, position.travel, position.rack],
   );
-  return layout && curve && posed && { ...posed, ...curve, bumpSteer: layout.bumpSteer };
+  return (
+    layout &&
+    curve &&
+    posed && {
+      ...posed,
+      ...curve,
+      axle: layout.axle,
+      side,
+      bumpSteer: layout.bumpSteer,
+      shafts: posed.shaft && curve.shafts && { at: posed.shaft, ...curve.shafts },
+    }
+  );
 }
 
 interface Layout {
+  axle: Axle | null;
+  shaft: HalfShaft | undefined;
   corner: AxleCorner | null;
   /** Why there is no corner. */
   fault: string;
@@ -58,6 +81,8 @@ function solveLayout(design: AxleDesign, side: Side, travel: Travel): Layout {
   const prepared = prepareAxle(design);
   const corner = prepared.ok ? prepared.axle[side] : null;
   return {
+    axle: prepared.ok ? prepared.axle : null,
+    shaft: design.halfShaft,
     corner,
     fault: prepared.ok
       ? ''
@@ -68,12 +93,14 @@ function solveLayout(design: AxleDesign, side: Side, travel: Travel): Layout {
   };
 }
 
-function poseAt({ corner, fault, points, alignment }: Layout, travel: number, rack: number) {
+function poseAt(layout: Layout, travel: number, rack: number) {
+  const { corner, fault, points, alignment } = layout;
   if (!corner)
     return {
       reading: { ok: false, why: fault } as Reading,
       drawn: drawnAsTyped(points, alignment),
       at: makeSweep(1),
+      shaft: null,
     };
   const pose = poseCorner(corner, travel, rack);
   const at = makeSweep(1);
@@ -82,12 +109,14 @@ function poseAt({ corner, fault, points, alignment }: Layout, travel: number, ra
   runSweep(corner, at);
   return {
     at,
+    shaft: shaftsOver(layout, at),
     reading: readAt(corner, travel, rack),
     drawn: pose.ok ? drawnAt(points, pose.upright) : drawnAsTyped(points, alignment),
   };
 }
 
-function sweepAtRack({ corner, points }: Layout, travel: Travel, rack: number) {
+function sweepAtRack(layout: Layout, travel: Travel, rack: number) {
+  const { corner, points } = layout;
   const sweep = travelSweep(travel, POSITIONS, rack);
   const ride = makeSweep(1);
   ride.rack[0] = rack;
@@ -97,5 +126,20 @@ function sweepAtRack({ corner, points }: Layout, travel: Travel, rack: number) {
   }
   const ends = corner ? [travel.bump, -travel.droop].map((at) => poseCorner(corner, at, rack)) : [];
   const ghosts = ends.flatMap((pose) => (pose.ok ? [drawnAt(points, pose.upright)] : []));
-  return { sweep, ride, ghosts };
+  const over = shaftsOver(layout, sweep);
+  return {
+    sweep,
+    ride,
+    ghosts,
+    shafts: over && { sweep: over, ride: shaftsOver(layout, ride)! },
+  };
+}
+
+/** The half-shaft in every position of a sweep; null where the axle has none. */
+function shaftsOver({ corner, shaft }: Layout, sweep: Sweep): (ShaftPose | null)[] | null {
+  if (!corner || !shaft) return null;
+  return Array.from(sweep.travel, (travel, i) => {
+    const pose = poseCorner(corner, travel, sweep.rack[i]);
+    return pose.ok ? shaftAt(shaft, pose.upright) : null;
+  });
 }

@@ -6,8 +6,7 @@ import type { PointName } from '@/core/model/points';
 import { AS_LAID } from '../floor/strings';
 import type { Strings } from '../floor/strings';
 import type { Compared } from '../layouts/compared';
-import type { Against } from '../traces/Trace';
-import type { Traced } from '../traces/traced';
+import type { Against, Traced } from '../traces/traced';
 
 export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack'] as const;
 export type Station = (typeof STATIONS)[number];

@@ -1,17 +1,18 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
 import useMeasure from 'react-use-measure';
 import { useMemo, useRef, useState } from 'react';
 import type { KeepOut } from '@/core/clearance/roomSchema';
 import { snap } from '@/core/freedoms/freedoms';
 import { pointsOf } from '@/core/kinematics/axle';
-import { distance } from '@/core/geometry/vec';
+import type { JointState } from '@/core/clearance/jointStates';
+import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign, Side, Travel } from '@/core/model/build';
 import type { Quantity } from '@/core/motion/quantities';
-import { COORDINATES, pointLabel } from '@/core/model/points';
+import { COORDINATES } from '@/core/model/points';
 import type { Point, PointName } from '@/core/model/points';
-import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { SLATE } from '../theme';
 import { useStable } from '../useStable';
@@ -20,6 +21,8 @@ import { FloorView } from './FloorView';
 import type { JointDrag } from './Joint';
 import { offFloor, viewBox } from './drawing';
 import type { Drawn, ViewName } from './drawing';
+import { pick, tapeSays } from './measuring';
+import type { LineName, Spot } from './measuring';
 import type { Strings } from './strings';
 import { FITTED } from './zoom';
 import type { Zoom } from './zoom';
@@ -43,13 +46,21 @@ interface Props {
   strings: Strings;
   keepOuts: KeepOut[];
   dimensions: boolean;
+  /** Joints that are near a limit or past one. */
+  states: Partial<Record<PointName, JointState>>;
+  /** Both ends of the half-shaft, where there is one. */
+  shaft: readonly [Vec, Vec] | null;
   onStrings: (strings: Strings) => void;
   onSelect: (name: PointName) => void;
   /** Moves a point; what one drag does is undone together. */
   onMove: (name: PointName, to: Point, step: string) => void;
 }
 
+const Space = dynamic(() => import('./Space').then((m) => m.Space), { ssr: false });
+
 const VIEWS: ViewName[] = ['front', 'side', 'above'];
+/** The front view keeps so much of the floor when the rest shows the corner in space. */
+const BESIDE_SPACE = 0.36;
 const ALL_FITTED: Record<ViewName, Zoom> = { front: FITTED, side: FITTED, above: FITTED };
 let drags = 0;
 
@@ -58,7 +69,8 @@ export function Floor(props: Props) {
   const { design, side, travel, selected, trouble, steered, unit, onMove, onSelect } = props;
   const [ref, bounds] = useMeasure();
   const [zooms, setZooms] = useState(ALL_FITTED);
-  const [measuring, setMeasuring] = useState<PointName[] | null>(null);
+  const [inSpace, setInSpace] = useState(false);
+  const [measuring, setMeasuring] = useState<Spot[] | null>(null);
   const [held, setHeld] = useState<ReturnType<typeof viewBox>[] | null>(null);
   const dragged = useRef<{ start: Point; step: string } | null>(null);
   const mirror = side === 'left' ? 1 : -1;
@@ -75,18 +87,21 @@ export function Floor(props: Props) {
     above: 'From above',
   };
 
-  const widths = boxes.map((box) => box.right - box.left);
+  const shown = inSpace ? VIEWS.slice(0, 1) : VIEWS;
+  const wide = bounds.width * (inSpace ? BESIDE_SPACE : 1);
+  const widths = shown.map((_, i) => boxes[i].right - boxes[i].left);
   const total = widths.reduce((sum, width) => sum + width, 0);
-  const tallest = Math.max(...boxes.map((box) => box.bottom - box.top));
-  const scale = Math.max(0, Math.min(bounds.width / total, (bounds.height - 38) / tallest));
+  const tallest = Math.max(...shown.map((_, i) => boxes[i].bottom - boxes[i].top));
+  const scale = Math.max(0, Math.min(wide / total, (bounds.height - 38) / tallest));
 
   const handleZoom = useStable((view: ViewName, change: (zoom: Zoom) => Zoom) =>
     setZooms((before) => ({ ...before, [view]: change(before[view]) })),
   );
   const handleSelect = useStable((name: PointName) => {
-    if (measuring) setMeasuring(measuring.length >= 2 ? [name] : [...measuring, name]);
+    if (measuring) setMeasuring(pick(measuring, { joint: name }));
     else onSelect(name);
   });
+  const handleLine = useStable((line: LineName) => setMeasuring(pick(measuring ?? [], { line })));
   const handleDrag = useStable((view: ViewName, drag: JointDrag, pixels: number) => {
     const { name, by, first, last } = drag;
     if (first) {
@@ -111,6 +126,11 @@ export function Floor(props: Props) {
   const handleMeasure = useStable((on: boolean) => setMeasuring(on ? [] : null));
   const handleFit = useStable(() => setZooms(ALL_FITTED));
   const measured = measuring ?? NOTHING;
+  const { proposed, compared } = props;
+  const beside = useMemo(
+    () => [proposed, compared].filter((one) => one !== null),
+    [proposed, compared],
+  );
   const place = selected && props.atRest && trouble === '' ? points[selected] : null;
 
   return (
@@ -122,7 +142,7 @@ export function Floor(props: Props) {
     >
       <Box sx={{ display: 'flex', position: 'absolute', inset: 0 }}>
         {bounds.width > 0 &&
-          VIEWS.map((view, i) => (
+          shown.map((view, i) => (
             <FloorView
               key={view}
               view={view}
@@ -137,7 +157,7 @@ export function Floor(props: Props) {
               box={boxes[i]}
               scale={scale}
               zoom={zooms[view]}
-              width={(bounds.width * widths[i]) / total}
+              width={(wide * widths[i]) / total}
               height={bounds.height}
               unit={unit}
               steered={steered}
@@ -147,19 +167,41 @@ export function Floor(props: Props) {
               keepOuts={props.keepOuts}
               values={props.values}
               dimensions={props.dimensions}
+              measuring={measuring !== null}
               measured={measured}
+              states={props.states}
+              shaft={props.shaft}
+              onLine={handleLine}
               onSelect={handleSelect}
               onDrag={handleDrag}
               onZoom={handleZoom}
             />
           ))}
+        {inSpace && bounds.width > 0 && (
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            <Space
+              key={side}
+              design={design}
+              mirror={mirror}
+              drawn={props.drawn}
+              beside={beside}
+              keepOuts={props.keepOuts}
+              shaft={props.shaft}
+              steered={steered}
+              selected={selected}
+              onSelect={handleSelect}
+            />
+          </Box>
+        )}
       </Box>
       <FloorTools
         strings={props.strings}
         measuring={measuring !== null}
+        inSpace={inSpace}
         zoomed={VIEWS.some((view) => zooms[view] !== FITTED)}
         onStrings={props.onStrings}
         onMeasure={handleMeasure}
+        onSpace={setInSpace}
         onFit={handleFit}
       />
       {measuring && trouble === '' && (
@@ -170,7 +212,7 @@ export function Floor(props: Props) {
   );
 }
 
-const NOTHING: PointName[] = [];
+const NOTHING: Spot[] = [];
 
 /** To a tenth of a mm: nobody drags finer. */
 const tidy = (mm: number): number => Math.round(mm * 10) / 10;
@@ -195,18 +237,3 @@ const Said = ({ role, children }: { role: 'alert' | 'status'; children: React.Re
     {children}
   </Box>
 );
-
-/** The true length between two joints and its three parts, as a tape would have it. */
-function tapeSays(
-  [from, to]: PointName[],
-  { at }: Drawn,
-  steered: boolean,
-  unit: LengthUnit,
-): string {
-  if (!from) return 'Click two joints to measure between them';
-  const first = pointLabel(from, steered);
-  if (!to) return `From the ${first} to …`;
-  const length = (mm: number) => readable(printLength(Math.round(Math.abs(mm) * 10) / 10, unit));
-  const parts = COORDINATES.map((word, i) => `${length(at[to][i] - at[from][i])} ${word}`);
-  return `${first} to ${pointLabel(to, steered)}: ${length(distance(at[from], at[to]))} ${unit} (${parts.join(', ')})`;
-}

@@ -2,6 +2,7 @@
 
 import { useDrag } from '@use-gesture/react';
 import { memo } from 'react';
+import type { JointState } from '@/core/clearance/jointStates';
 import type { KeepOut } from '@/core/clearance/roomSchema';
 import { distance } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
@@ -28,6 +29,8 @@ import {
 } from './drawing';
 import type { Box, Drawn, MemberKind, ViewName } from './drawing';
 import { ContactMark, JointLabel, ScaleBar } from './marks';
+import { LINES, LINE_NAMES, tapeOf } from './measuring';
+import type { LineName, Spot } from './measuring';
 import type { Strings } from './strings';
 import type { Zoom } from './zoom';
 
@@ -60,8 +63,12 @@ interface Props {
   values: Record<Quantity, number> | null;
   /** Scrub radius, trail and spindle length are written beside the wheel. */
   dimensions: boolean;
-  /** Two joints that are being measured between. */
-  measured: readonly PointName[];
+  /** Joints and lines can be clicked to be measured; what has been. */
+  measuring: boolean;
+  measured: readonly Spot[];
+  states: Partial<Record<PointName, JointState>>;
+  shaft: readonly [Vec, Vec] | null;
+  onLine: (name: LineName) => void;
   onSelect: (name: PointName) => void;
   onDrag: (view: ViewName, drag: JointDrag, pixels: number) => void;
   onZoom: (view: ViewName, change: (zoom: Zoom) => Zoom) => void;
@@ -105,6 +112,9 @@ export const FloorView = memo(function FloorView(props: Props) {
   const moved = (name: PointName) =>
     proposed !== null && distance(proposed.at[name], drawn.at[name]) > 0.02;
   const axisOf = (front: PointName, rear: PointName) => line(drawn.at[front], drawn.at[rear]);
+  const tape = tapeOf(props.measured, drawn);
+  const said = (name: PointName) =>
+    [pointLabel(name, props.steered), props.states[name]?.why].filter(Boolean).join(' ');
   const { onZoom } = props;
   const pan = useDrag(({ delta: [dx, dy] }) =>
     onZoom(view, (zoom) => ({ ...zoom, x: zoom.x + dx, y: zoom.y + dy })),
@@ -199,6 +209,16 @@ export const FloorView = memo(function FloorView(props: Props) {
             strokeWidth={Math.max(1.5, 26 * scale)}
           />
         </g>
+        {props.shaft && (
+          <line
+            {...line(...props.shaft)}
+            stroke={SLATE.string}
+            strokeWidth={Math.max(1.5, 28 * scale)}
+            strokeOpacity={0.7}
+            strokeLinecap="round"
+            data-part="half-shaft"
+          />
+        )}
         {strings.kingpin && (
           <line
             {...line(stringTop, stringFoot)}
@@ -251,9 +271,9 @@ export const FloorView = memo(function FloorView(props: Props) {
             ))}
           </g>
         )}
-        {props.measured.length === 2 && (
+        {tape && (
           <line
-            {...line(drawn.at[props.measured[0]], drawn.at[props.measured[1]])}
+            {...line(...tape)}
             stroke={SLATE.accent}
             strokeWidth={2}
             strokeDasharray="1 3"
@@ -269,14 +289,35 @@ export const FloorView = memo(function FloorView(props: Props) {
           />
         )}
       </g>
+      {props.measuring &&
+        LINE_NAMES.map((name) => {
+          const [from, to] = LINES[name].through;
+          return (
+            <line
+              key={name}
+              {...line(drawn.at[from], drawn.at[to])}
+              stroke="transparent"
+              strokeWidth={12}
+              style={{ cursor: 'crosshair' }}
+              onClick={() => props.onLine(name)}
+              data-line={name}
+            >
+              <title>{LINES[name].label}</title>
+            </line>
+          );
+        })}
       {POINT_NAMES.map((name) => (
         <Joint
           key={name}
           name={name}
-          label={pointLabel(name, props.steered)}
+          label={said(name)}
           x={px(drawn.at[name])[0]}
           y={px(drawn.at[name])[1]}
-          selected={name === selected || props.measured.includes(name)}
+          state={props.states[name]?.state}
+          selected={
+            name === selected ||
+            props.measured.some((spot) => 'joint' in spot && spot.joint === name)
+          }
           onSelect={props.onSelect}
           onDrag={handleDrag}
         />
@@ -285,6 +326,7 @@ export const FloorView = memo(function FloorView(props: Props) {
         <JointLabel
           at={px(drawn.at[selected])}
           label={pointLabel(selected, props.steered)}
+          more={props.states[selected]?.why}
           width={width}
         />
       )}

@@ -20,6 +20,7 @@ export const Joint = memo(function Joint({
   x,
   y,
   selected,
+  state,
   onSelect,
   onDrag,
 }: {
@@ -28,6 +29,8 @@ export const Joint = memo(function Joint({
   x: number;
   y: number;
   selected: boolean;
+  /** Near a limit: a square round the ring. Past one: a cross through it. */
+  state: 'near' | 'out' | undefined;
   onSelect: (name: PointName) => void;
   onDrag: (drag: JointDrag) => void;
 }) {
@@ -40,7 +43,12 @@ export const Joint = memo(function Joint({
     { filterTaps: true, preventDefault: true },
   );
   return (
-    <g {...bind()} style={{ cursor: 'grab', touchAction: 'none' }} data-joint={name}>
+    <g
+      {...bind()}
+      style={{ cursor: 'grab', touchAction: 'none' }}
+      data-joint={name}
+      data-state={state}
+    >
       <title>{label}</title>
       <circle cx={x} cy={y} r={11} fill="transparent" />
       <circle
@@ -51,6 +59,19 @@ export const Joint = memo(function Joint({
         stroke={selected ? SLATE.accent : SLATE.chalk}
         strokeWidth={selected ? 3 : 1.8}
       />
+      {state && (
+        <path
+          d={state === 'near' ? square(x, y) : cross(x, y)}
+          fill="none"
+          stroke={SLATE.chalk}
+          strokeWidth={1.8}
+          pointerEvents="none"
+        />
+      )}
     </g>
   );
 });
+
+const square = (x: number, y: number): string => `M${x - 9} ${y - 9}h18v18h-18z`;
+const cross = (x: number, y: number): string =>
+  `M${x - 10} ${y - 10}l20 20M${x + 10} ${y - 10}l-20 20`;

@@ -1,21 +1,24 @@
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, SLATE } from '../theme';
 
+/** What a joint is called, and what is wrong with it. */
 export function JointLabel({
   at: [x, y],
   label,
+  more,
   width,
 }: {
   at: [number, number];
   label: string;
+  more?: string;
   width: number;
 }) {
   const left = x > width / 2;
+  const place = { x: left ? x - 12 : x + 12, textAnchor: left ? 'end' : 'start' } as const;
   return (
     <text
-      x={left ? x - 12 : x + 12}
       y={y - 10}
-      textAnchor={left ? 'end' : 'start'}
+      {...place}
       fill={SLATE.accent}
       stroke={SLATE.ground}
       strokeWidth={4}
@@ -25,6 +28,11 @@ export function JointLabel({
       pointerEvents="none"
     >
       {label}
+      {more && (
+        <tspan x={place.x} dy={-16} fill={SLATE.chalk} fontWeight={400}>
+          {more}
+        </tspan>
+      )}
     </text>
   );
 }

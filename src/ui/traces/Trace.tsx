@@ -23,7 +23,7 @@ import { FIGURES, PAPER } from '../theme';
 import { aboutNought, around, travelTicks } from './axes';
 import type { ValueAxis } from './axes';
 import { TRACES } from './traced';
-import type { Line, Traced } from './traced';
+import type { Against, Line, Traced } from './traced';
 
 interface Props {
   traced: Traced;
@@ -45,10 +45,6 @@ interface Props {
   against: Against;
   unit: LengthUnit;
 }
-
-/** What a trace is drawn against: the wheel's travel, or the body's roll. */
-export const AGAINST = ['travel', 'roll'] as const;
-export type Against = (typeof AGAINST)[number];
 
 const NO_LIMITS: number[] = [];
 

@@ -8,15 +8,15 @@ import { toDeg } from '@/core/geometry/angle';
 import type { Targets } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
+import { valueAt } from '@/core/motion/sweep';
 import type { Bands } from '@/core/tolerance/bands';
 import { trackOf } from '@/core/upright/place';
 import type { CornerView } from '../bench/useCorner';
 import { Column } from '../bench/frame';
 import { Choice } from '../fields/Choice';
-import { AGAINST, Trace } from './Trace';
-import type { Against } from './Trace';
-import { TRACED, TRACES, lineOf } from './traced';
-import type { Line, Traced } from './traced';
+import { Trace } from './Trace';
+import { AGAINST, TRACES, antiPercentOf, lineOf, tracesOf } from './traced';
+import type { Against, Line, Traced } from './traced';
 
 interface Props {
   build: Build;
@@ -37,8 +37,11 @@ interface Props {
 
 /** One curve of the wheel shown, and which one it is. */
 export function TracePanel(props: Props) {
-  const { build, axle, design, corner, proposed, compared, bands, traced, targets } = props;
-  const against = TRACES[traced].travelOnly ? 'travel' : props.against;
+  const { build, axle, design, corner, proposed, compared, bands, targets } = props;
+  const kinds = tracesOf(design);
+  // Another axle may have no half-shafts.
+  const traced = kinds.includes(props.traced) ? props.traced : 'toe';
+  const against = TRACES[traced].only ?? props.against;
   const { position, unit, onTrace } = props;
   const { bump, droop } = build.travel;
   const halfTrack = useMemo(() => trackOf(design) / 2, [design]);
@@ -53,23 +56,24 @@ export function TracePanel(props: Props) {
           rollAt(travel),
         ])
       : line;
-  const line = lineOf(traced, corner.sweep, corner.ride, build, axle);
-  const now = corner.reading.ok
-    ? lineOf(traced, corner.at, corner.ride, build, axle)[0]
-    : undefined;
-  const [ride] = lineOf(traced, corner.ride, corner.ride, build, axle);
+  const lineFor = (view: CornerView, where: 'sweep' | 'at' = 'sweep') =>
+    lineOf(traced, view, where, build, axle, against);
+  const line = lineFor(corner);
+  const now = corner.reading.ok ? lineFor(corner, 'at')[0] : undefined;
+  const camber = corner.ride.reachable[0] ? valueAt(corner.ride, 0, 'camber') : null;
   const { banded } = TRACES[traced];
   const cursor = now && drawn([now])[0];
   return (
     <Column aria-label="Trace">
       <Heading
         traced={traced}
+        kinds={kinds.join()}
         against={against}
         unit={unit}
         rack={position.rack}
         onTrace={onTrace}
       />
-      {traced === 'anti' && ride?.[0] === 0 ? (
+      {traced === 'anti' && antiPercentOf(build, axle) === 0 ? (
         <Typography variant="body2" sx={{ mt: 2 }}>
           Anti-dive needs the height of the centre of mass and the front’s part of the braking: set
           them in the brief.
@@ -78,11 +82,13 @@ export function TracePanel(props: Props) {
         <Trace
           traced={traced}
           line={drawn(line)}
-          ghost={proposed && drawn(lineOf(traced, proposed.sweep, proposed.ride, build, axle))}
-          compared={compared && drawn(lineOf(traced, compared.sweep, compared.ride, build, axle))}
+          ghost={proposed && drawn(lineFor(proposed))}
+          compared={compared && drawn(lineFor(compared))}
           open={bands && banded ? drawn(bandOf(line, bands, banded)) : null}
           wanted={
-            traced === 'camber' && ride && !rolled ? wedge(targets.camberGain, ride[0], bump) : null
+            traced === 'camber' && camber !== null && !rolled
+              ? wedge(targets.camberGain, camber, bump)
+              : null
           }
           cursor={cursor ? { value: cursor[0], travel: cursor[1] } : null}
           limits={targets.bumpSteer}
@@ -115,12 +121,15 @@ const wedge = ([least, most]: [number, number], ride: number, bump: number): Lin
 
 const Heading = memo(function Heading({
   traced,
+  kinds,
   against,
   unit,
   rack,
   onTrace,
 }: {
   traced: Traced;
+  /** Names of the curves there are, with commas. */
+  kinds: string;
   against: Against;
   unit: LengthUnit;
   rack: number;
@@ -147,16 +156,14 @@ const Heading = memo(function Heading({
         slotProps={{ htmlInput: { 'aria-label': 'Curve shown' } }}
         sx={{ mr: 1, '& .MuiSelect-select': { py: 0, fontWeight: 600 } }}
       >
-        {TRACED.map((name) => (
+        {(kinds.split(',') as Traced[]).map((name) => (
           <MenuItem key={name} value={name}>
             {TRACES[name].label}
           </MenuItem>
         ))}
       </TextField>
       over{' '}
-      {TRACES[traced].travelOnly ? (
-        'travel'
-      ) : (
+      {TRACES[traced].only ?? (
         <Choice
           label="Drawn against"
           value={against}

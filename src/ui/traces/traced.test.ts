@@ -1,34 +1,49 @@
 import { prepareAxle } from '@/core/kinematics/axle';
 import { startingBrief } from '@/core/model/brief';
 import { blankBuild } from '@/core/model/starts';
+import type { Side } from '@/core/model/build';
+import type { ShaftPose } from '@/core/motion/halfShaft';
 import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
-import { TRACED, TRACES, antiPercentOf, lineOf } from './traced';
+import { TRACED, TRACES, antiPercentOf, lineOf, tracesOf } from './traced';
+import type { Against, Traced } from './traced';
 
 const build = blankBuild('x');
 const prepared = prepareAxle(build.front);
 if (!prepared.ok) throw new Error('sound');
-const { left } = prepared.axle;
+const { axle } = prepared;
+const { left } = axle;
 const sweep = travelSweep(build.travel, 5);
 runSweep(left, sweep);
 const ride = makeSweep(1);
 runSweep(left, ride);
+const bent = (length: number) => ({ length, outerBend: 5 }) as ShaftPose;
+const view = {
+  sweep,
+  ride,
+  at: ride,
+  axle,
+  side: 'left' as Side,
+  shafts: { sweep: [360, 355, 350, 354, 358].map(bent), ride: [bent(350)], at: [bent(350)] },
+};
+const draw = (traced: Traced, change: Partial<typeof view> = {}, against: Against = 'travel') =>
+  lineOf(traced, { ...view, ...change }, 'sweep', build, 'front', against);
 
 it('draws every curve over the whole travel', () => {
   for (const traced of TRACED) {
-    const line = lineOf(traced, sweep, ride, build, 'front');
+    const line = draw(traced, {}, TRACES[traced].only ?? 'travel');
     expect([traced, line.map(([, travel]) => travel)]).toEqual([traced, [-60, -30, 0, 30, 60]]);
     expect(line.every(([value]) => Number.isFinite(value))).toBe(true);
   }
 });
 
 it('draws toe and track as changes, camber and the rest as they stand', () => {
-  expect(lineOf('toe', sweep, ride, build, 'front')[2][0]).toBe(0);
-  expect(lineOf('track', sweep, ride, build, 'front')[2][0]).toBe(0);
+  expect(draw('toe')[2][0]).toBe(0);
+  expect(draw('track')[2][0]).toBe(0);
   const reading = readAt(left, 0, 0);
   if (!reading.ok) throw new Error(reading.why);
-  expect(lineOf('camber', sweep, ride, build, 'front')[2][0]).toBeCloseTo(reading.value.camber, 12);
-  expect(lineOf('rollCentre', sweep, ride, build, 'front')[2][0]).toBeCloseTo(
-    reading.value.rollCentre,
+  expect(draw('camber')[2][0]).toBeCloseTo(reading.value.camber, 12);
+  expect(draw('rollCentre')[2][0]).toBeCloseTo(
+    reading.value.rollCentre - reading.value.contactUp,
     12,
   );
 });
@@ -36,7 +51,7 @@ it('draws toe and track as changes, camber and the rest as they stand', () => {
 it('leaves out what is out of reach or off to infinity', () => {
   const far = travelSweep({ bump: 480, droop: 60 }, 10);
   const reached = runSweep(left, far);
-  expect(lineOf('toe', far, ride, build, 'front')).toHaveLength(reached);
+  expect(draw('toe', { sweep: far })).toHaveLength(reached);
   const parallel = blankBuild('parallel');
   for (const [inner, outer] of [
     ['lowerFrontInner', 'lowerOuter'],
@@ -52,7 +67,26 @@ it('leaves out what is out of reach or off to infinity', () => {
   if (!made.ok) throw new Error('sound');
   const level = makeSweep(1);
   runSweep(made.axle.left, level);
-  expect(lineOf('instantOut', level, level, parallel, 'front')).toEqual([]);
+  expect(draw('instantOut', { sweep: level, ride: level })).toEqual([]);
+});
+
+it('draws the roll centre of both wheels against roll, mirrored on the other side', () => {
+  const alike = draw('rollCentre')[2][0];
+  const rolled = draw('rollCentre', {}, 'roll');
+  expect(rolled[2][0]).toBeCloseTo(alike, 9);
+  expect(rolled[0][0]).toBeCloseTo(rolled[4][0], 9);
+  const side = draw('rollSide', {}, 'roll');
+  expect(side[2][0]).toBeCloseTo(0, 9);
+  expect(side[0][0]).toBeCloseTo(-side[4][0], 9);
+  expect(draw('rollSide', { side: 'right' }, 'roll')[0][0]).toBeCloseTo(side[0][0], 9);
+});
+
+it('draws a half-shaft where the axle is driven, as its change', () => {
+  expect(draw('shaft').map(([value]) => value)).toEqual([10, 5, 0, 4, 8]);
+  expect(draw('shaftBend').map(([value]) => value)).toEqual([5, 5, 5, 5, 5]);
+  expect(tracesOf(build.front)).not.toContain('shaft');
+  const inner = { ahead: 0, out: 120, up: 260 };
+  expect(tracesOf({ ...build.front, halfShaft: { inner, outer: 60 } })).toContain('shaft');
 });
 
 it('knows anti-dive once the brief says what brakes and how high the mass is', () => {

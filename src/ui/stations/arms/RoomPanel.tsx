@@ -6,47 +6,31 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
 import type { Closest } from '@/core/clearance/room';
 import { startingRoom, wantedSchema } from '@/core/clearance/roomSchema';
 import type { KeepOut, Room } from '@/core/clearance/roomSchema';
 import { describePosition } from '@/core/kinematics/corner';
-import type { Build } from '@/core/model/build';
 import { COORDINATES } from '@/core/model/points';
 import type { Coordinate } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { coordinate, label, measure } from '@/core/model/wording';
-import { finderWorker } from '../../bench/finderWorker';
 import { LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import type { FloorStation } from '../floorStation';
+import { Tilts } from './Tilts';
+import { useClearances } from './useClearances';
 
 type Props = Pick<FloorStation, 'build' | 'axle' | 'side' | 'unit' | 'onEdit' | 'onShow'>;
-
-/** How long the typing rests before clearances are looked at again, ms. */
-const REST = 200;
 
 const nameSchema = label();
 const sizeSchema = measure('mm', 1, 5000);
 
 /** Bodies to keep clear of, and the tightest places over the whole travel and lock. */
 export function RoomPanel({ build, axle, side, unit, onEdit, onShow }: Props) {
-  const [found, setFound] = useState<{ of: Build; list: Closest[] | null } | null>(null);
-  useEffect(() => {
-    let wanted = true;
-    const timer = setTimeout(() => {
-      void finderWorker()
-        .clearances(build, axle, side)
-        .then((list) => wanted && setFound({ of: build, list }));
-    }, REST);
-    return () => {
-      wanted = false;
-      clearTimeout(timer);
-    };
-  }, [build, axle, side]);
-
+  const { list, stale } = useClearances(build, axle, side);
+  const design = build[axle] ?? build.front;
   const room = build.room ?? startingRoom();
   const edit = (change: (room: Room) => void, step?: string) =>
     onEdit((draft) => {
@@ -70,7 +54,15 @@ export function RoomPanel({ build, axle, side, unit, onEdit, onShow }: Props) {
           />
         ))}
       </Box>
-      <Tightest found={found?.list} stale={found?.of !== build} unit={unit} onShow={onShow} />
+      <Tightest found={list} stale={stale} unit={unit} onShow={onShow} />
+      <Tilts
+        design={design}
+        side={side}
+        travel={build.travel}
+        room={room}
+        onEdit={edit}
+        onShow={onShow}
+      />
       {room.keepOuts.map((body, i) =>
         body.axle === axle ? (
           <Body
@@ -188,7 +180,9 @@ function Tightest({
                 color: bad ? VERDICT.bad : close ? VERDICT.edge : VERDICT.good,
               }}
             >
-              {bad ? '✕ goes into it' : `${close ? '+ ' : '✓ '}${mm(one.clearance)}`}
+              {bad
+                ? `✕ ${mm(-one.clearance)} into it`
+                : `${close ? '+ ' : '✓ '}${mm(one.clearance)}`}
             </Box>
           </ButtonBase>
         );

@@ -97,3 +97,15 @@ it('lists what alone gives a scrub radius, shows one beside the present, and tak
   expect(stands().scrub).toBeCloseTo(22, 3);
   expect(document.querySelector('[data-way]')).toBeNull();
 });
+
+it('takes a half-shaft of a driven axle, and lets it go again', async () => {
+  show();
+  await user.click(screen.getByLabelText('Driven, by half-shafts'));
+  const { ahead, up } = held.build.front.points.wheelCentre;
+  expect(held.build.front.halfShaft).toMatchObject({ inner: { ahead, up } });
+  await type('inner joint, out', '120');
+  await type('outer, inboard', '55.5');
+  expect(held.build.front.halfShaft).toEqual({ inner: { ahead, out: 120, up }, outer: 55.5 });
+  await user.click(screen.getByLabelText('Driven, by half-shafts'));
+  expect(held.build.front).not.toHaveProperty('halfShaft');
+});

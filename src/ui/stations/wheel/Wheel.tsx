@@ -17,6 +17,7 @@ import { standing } from '@/core/upright/standing';
 import { Choice } from '../../fields/Choice';
 import { AngleField } from '../../fields/NumberField';
 import { PAPER, VERDICT } from '../../theme';
+import { HalfShaft } from './HalfShaft';
 import { InTheRim } from './InTheRim';
 import { ScrubWanted } from './ScrubWanted';
 import { LoadedRadius, RimOffset, TrackFields, TyreCode } from './WheelFields';
@@ -142,6 +143,8 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
       />
       <Divider />
       <InTheRim design={design} points={points} unit={unit} />
+      <Divider />
+      <HalfShaft design={design} unit={unit} change={change} />
     </Box>
   );
 }

@@ -1,0 +1,67 @@
+import { limitsOf, placesOf } from '../freedoms/freedoms';
+import { describePosition } from '../kinematics/corner';
+import type { AxleDesign } from '../model/build';
+import { rackTravelOf } from '../kinematics/axle';
+import { COORDINATES, POINT_NAMES } from '../model/points';
+import type { PointName, Points } from '../model/points';
+import { rimClearances } from '../upright/rim';
+import { TILT_LIMITS } from './roomSchema';
+import type { WantedRoom } from './roomSchema';
+import { TILTING } from './tilt';
+import type { Tilt, Tilting } from './tilt';
+
+/** A joint that is near a limit or past one, and what is to be said of it. */
+export interface JointState {
+  state: 'near' | 'out';
+  why: string;
+}
+
+/** A tilt from this part of its limit on is near it. */
+const NEAR = 0.85;
+/** Off a hole or a stack by less is in it, mm. */
+const IN_PLACE = 0.05;
+
+/** What kind of joint tilts: a ball in a socket, or a rod end on a bolt. */
+export const kindOf = (name: Tilting, steered: boolean): 'ball' | 'rodEnd' =>
+  name === 'tieRodOuter' || (name === 'tieRodInner' && !steered) ? 'rodEnd' : 'ball';
+
+/** Joints that bind or nearly do, stand where their freedoms do not let them, or in the rim. */
+export function jointStates(
+  design: AxleDesign,
+  points: Points,
+  tilts: Record<Tilting, Tilt> | null,
+  wanted: Pick<WantedRoom, 'ball' | 'rodEnd'>,
+): Partial<Record<PointName, JointState>> {
+  const states: Partial<Record<PointName, JointState>> = {};
+  const steered = rackTravelOf(design) > 0;
+  for (const name of tilts ? TILTING : []) {
+    const { tilt, travel, rack } = tilts![name];
+    const kind = kindOf(name, steered);
+    const limit = wanted[kind] ?? TILT_LIMITS[kind];
+    if (tilt < NEAR * limit) continue;
+    states[name] = {
+      state: tilt > limit ? 'out' : 'near',
+      why: `tilts ${tilt.toFixed(1)}° at ${describePosition(travel, rack)}: ${limit}° is its limit`,
+    };
+  }
+  for (const name of POINT_NAMES)
+    for (const coordinate of COORDINATES) {
+      const freedom = design.freedoms?.[name]?.[coordinate];
+      if (!freedom || freedom.kind === 'fixed') continue;
+      const now = points[name][coordinate];
+      const [min, max] = limitsOf(freedom, now);
+      const places = placesOf(freedom, now);
+      const off = places
+        ? Math.min(...places.map((place) => Math.abs(place - now)))
+        : Math.max(min - now, now - max, 0);
+      if (off > IN_PLACE)
+        states[name] = {
+          state: 'out',
+          why: `stands ${off.toFixed(1)} mm, ${coordinate}, from any place its freedom has`,
+        };
+    }
+  for (const { joint, clearance } of rimClearances(design, points))
+    if (clearance !== null && clearance < 0)
+      states[joint] = { state: 'out', why: `is ${(-clearance).toFixed(1)} mm into the rim` };
+  return states;
+}

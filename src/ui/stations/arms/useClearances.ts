@@ -1,0 +1,34 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Closest } from '@/core/clearance/room';
+import type { AxleName, Build, Side } from '@/core/model/build';
+import { finderWorker } from '../../bench/finderWorker';
+
+interface Asked {
+  build: Build;
+  axle: AxleName;
+  side: Side;
+}
+
+/**
+ * The tightest places of a wheel, looked for in the worker, one layout at a time: while a joint is dragged
+ * as often as the worker answers, and always the last one.
+ * @returns `list` is undefined until the first answer, null where the layout cannot be solved
+ */
+export function useClearances(build: Build, axle: AxleName, side: Side) {
+  const [found, setFound] = useState<{ of: Asked; list: Closest[] | null } | null>(null);
+  const wanted = useRef<Asked>({ build, axle, side });
+  const looking = useRef(false);
+  useEffect(() => {
+    wanted.current = { build, axle, side };
+    const look = async () => {
+      looking.current = true;
+      for (let of: Asked | null = null; of !== wanted.current;) {
+        of = wanted.current;
+        const list = await finderWorker().clearances(of.build, of.axle, of.side);
+        setFound({ of, list });
+      }
+    };
+    if (!looking.current) void look().finally(() => (looking.current = false));
+  }, [build, axle, side]);
+  return { list: found?.list, stale: found?.of.build !== build || found.of.side !== side };
+}
