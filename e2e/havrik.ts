@@ -32,14 +32,17 @@ const CHROMIUM_FLAGS = [
   '--disable-sync',
 ];
 
+/** Draws in space by software; slow for all else. */
+export const IN_SPACE = ['--use-gl=angle', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'];
+
 /** A browser with a profile of its own, gone when it is closed. */
-export async function browse(): Promise<Browser> {
+export async function browse(flags: string[] = []): Promise<Browser> {
   const profile = makeFolder();
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     headless: true,
     userDataDir: profile,
-    args: CHROMIUM_FLAGS,
+    args: [...CHROMIUM_FLAGS, ...flags],
   });
   browser.on('disconnected', () => {
     try {

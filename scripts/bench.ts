@@ -6,6 +6,9 @@ import v8 from 'node:v8';
 import { Bench } from 'tinybench';
 import { POSITIONS } from '../src/core/bumpsteer/bumpSteer';
 import { shim } from '../src/core/bumpsteer/shim';
+import { armsFromCamber } from '../src/core/arms/armsFromCamber';
+import { clearancesOf } from '../src/core/clearance/room';
+import { startingRoom } from '../src/core/clearance/roomSchema';
 import { blankBuild } from '../src/core/model/starts';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
 import { SAMPLES } from '../src/core/tolerance/bands';
@@ -14,7 +17,7 @@ import { sensitivities } from '../src/core/tolerance/sensitivity';
 import { prepared } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
 import type { Page } from 'puppeteer-core';
-import { browse, newPage, openBuild, start } from '../e2e/havrik';
+import { browse, clickButton, newPage, openBuild, openStation, start } from '../e2e/havrik';
 
 /**
  * Prints the figures that speed is judged by. Figures of one machine at one time: compare medians of
@@ -25,6 +28,8 @@ async function main(): Promise<void> {
   const { front, travel } = build;
   const { left } = prepared(front);
   const sweep = travelSweep(travel, 41);
+  const free = armsToFind();
+  const roomy = withRoom();
 
   const bench = new Bench({ time: 1500, warmupTime: 500 });
   bench
@@ -34,6 +39,11 @@ async function main(): Promise<void> {
     })
     .add('shim', () => void shim(front, travel))
     .add('sensitivity list', () => void sensitivities(build, 'front', 'left'))
+    .add('arms from camber, 3 ranges × 27 combinations of holes', () => {
+      const finding = armsFromCamber(free, 'front', { gain: -1.1, rollCentre: 70, together: false });
+      while (!finding.next().done);
+    })
+    .add('clearances, 45 positions, 2 bodies', () => void clearancesOf(roomy, 'front', 'left'))
     .add(`${SAMPLES} cars × ${POSITIONS} positions with their bands, in this process`, () => {
       const cars = new MonteCarlo(build, 'front', 'left', 0);
       cars.run(SAMPLES);
@@ -65,6 +75,55 @@ async function main(): Promise<void> {
   }
 
   await inChromium();
+}
+
+/** Three pivots with three holes each, three coordinates that may slide. */
+function armsToFind() {
+  const build = blankBuild('bench');
+  const { points } = build.front;
+  const holes = (at: number) => ({ kind: 'choices' as const, at: [at, at + 25, at + 50] });
+  const slot = (at: number) => ({ kind: 'range' as const, min: at - 40, max: at + 40, step: 0 });
+  build.front.freedoms = {
+    upperFrontInner: {
+      up: holes(points.upperFrontInner.up - 25),
+      out: slot(points.upperFrontInner.out),
+    },
+    upperRearInner: {
+      up: holes(points.upperRearInner.up - 25),
+      out: slot(points.upperRearInner.out),
+    },
+    lowerFrontInner: { up: holes(points.lowerFrontInner.up - 25) },
+    upperOuter: { up: slot(points.upperOuter.up) },
+  };
+  return build;
+}
+
+function withRoom() {
+  const build = blankBuild('bench');
+  const point = (ahead: number, out: number, up: number) => ({ ahead, out, up });
+  build.room = {
+    ...startingRoom(),
+    keepOuts: [
+      {
+        kind: 'box',
+        id: 'sump',
+        name: 'sump',
+        axle: 'front',
+        middle: point(-150, 60, 200),
+        size: point(300, 260, 160),
+      },
+      {
+        kind: 'cylinder',
+        id: 'damper',
+        name: 'damper',
+        axle: 'front',
+        from: point(0, 330, 420),
+        to: point(0, 540, 190),
+        diameter: 60,
+      },
+    ],
+  };
+  return build;
 }
 
 /** Time from a keystroke in a point to the frame in which floor and trace have followed. */
@@ -125,6 +184,7 @@ async function inChromium(): Promise<void> {
       `${median(times.map((t) => t.paint)).toFixed(1)} ms to the painted frame (median of ${times.length})`,
   );
   await bandsInWorker(page);
+  await dragging(page);
   const sum = (urls: string[]) => urls.reduce((total, url) => total + (sizes.get(url) ?? 0), 0);
   const workers = [...sizes.keys()].filter((url) => !own.includes(url));
   console.log(
@@ -133,6 +193,38 @@ async function inChromium(): Promise<void> {
   );
   await browser.close();
   await app.stop();
+}
+
+/** Frames while a joint is dragged over the floor, three views, curve and clearances following. */
+async function dragging(page: Page): Promise<void> {
+  await openStation(page, 'Arms');
+  await clickButton(page, 'room');
+  await page.waitForSelector('[data-clearance]');
+  const ring = await page.$('[data-view="front"] [data-joint="upperRearInner"] circle');
+  const box = (await ring!.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.evaluate(() => {
+    const frames: number[] = [];
+    let last = performance.now();
+    const count = (now: number) => {
+      frames.push(now - last);
+      last = now;
+      requestAnimationFrame(count);
+    };
+    requestAnimationFrame(count);
+    Object.assign(window, { frames });
+  });
+  for (let i = 1; i <= 240; i++)
+    await page.mouse.move(x - 12 * Math.sin(i / 20), y - 9 * Math.sin(i / 13));
+  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames);
+  await page.mouse.up();
+  const sorted = frames.slice(2).sort((a, b) => a - b);
+  console.log(
+    `dragging a joint, three views, curve and clearances: frames ${sorted[sorted.length >> 1].toFixed(1)} ms ` +
+      `(median of ${sorted.length}), ${sorted[Math.floor(sorted.length * 0.95)].toFixed(1)} ms (95th of 100)`,
+  );
 }
 
 /** Time from an edit to the band it brings, built in the page's worker, and what the page itself was held up by. */

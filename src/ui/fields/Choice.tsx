@@ -2,10 +2,10 @@
 
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { memo } from 'react';
 import { PAPER } from '../theme';
 
-/** One of a few, all in sight. */
-export function Choice<T extends string>({
+function Plain<T extends string>({
   label,
   value,
   options,
@@ -38,3 +38,6 @@ export function Choice<T extends string>({
     </ToggleButtonGroup>
   );
 }
+
+/** One of a few, all in sight. */
+export const Choice = memo(Plain) as typeof Plain;

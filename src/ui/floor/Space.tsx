@@ -29,6 +29,15 @@ interface Props {
 
 type Place = (v: Vec) => Vector3;
 
+/** Whether the browser draws in space at all: some shops' machines do not. */
+function drawsInSpace(): boolean {
+  try {
+    return document.createElement('canvas').getContext('webgl2') !== null;
+  } catch {
+    return false;
+  }
+}
+
 /** The corner in space: turn it by dragging, come closer with the wheel, click a joint to select it. */
 export const Space = memo(function Space(props: Props) {
   const { design, mirror, drawn, selected } = props;
@@ -43,8 +52,15 @@ export const Space = memo(function Space(props: Props) {
   const [eye] = useState(
     () => new Vector3(middle.x - mirror * 420, middle.y + 620, middle.z - 1150),
   );
+  const [works] = useState(drawsInSpace);
   const { contact } = wheelOutlines(drawn, design.tyre);
   const [top, foot] = kingpinString(drawn, contact[2]);
+  if (!works)
+    return (
+      <p role="alert" style={{ color: SLATE.chalk, padding: '60px 24px' }}>
+        This browser cannot draw in space (it has no WebGL). The three views show the same.
+      </p>
+    );
   return (
     <Canvas
       frameloop="demand"

@@ -3,6 +3,9 @@ import type { Closest } from '@/core/clearance/room';
 import type { AxleName, Build, Side } from '@/core/model/build';
 import { finderWorker } from '../../bench/finderWorker';
 
+/** Between two looks, ms: the drawing needs the machine too. */
+const BREATH = 60;
+
 interface Asked {
   build: Build;
   axle: AxleName;
@@ -26,6 +29,7 @@ export function useClearances(build: Build, axle: AxleName, side: Side) {
         of = wanted.current;
         const list = await finderWorker().clearances(of.build, of.axle, of.side);
         setFound({ of, list });
+        await new Promise((resolve) => setTimeout(resolve, BREATH));
       }
     };
     if (!looking.current) void look().finally(() => (looking.current = false));
