@@ -33,7 +33,11 @@ const CHROMIUM_FLAGS = [
 ];
 
 /** Draws in space by software; slow for all else. */
-export const IN_SPACE = ['--use-gl=angle', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'];
+export const IN_SPACE = [
+  '--use-gl=angle',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+];
 
 /** A browser with a profile of its own, gone when it is closed. */
 export async function browse(flags: string[] = []): Promise<Browser> {
@@ -159,3 +163,7 @@ export const valueOf = (page: Page, selector: string): Promise<string> =>
 export const until = (page: Page, condition: string): Promise<unknown> =>
   // By the clock: a page behind another is given no frames.
   page.waitForFunction(condition, { timeout: 20_000, polling: 50 });
+
+/** Waits until an element's text has this in it. */
+export const showsIn = (page: Page, selector: string, pattern: string): Promise<unknown> =>
+  until(page, `/${pattern}/u.test(document.querySelector('${selector}')?.textContent ?? '')`);

@@ -7,6 +7,7 @@ import {
   openWorkshop,
   readout,
   settled,
+  showsIn,
   until,
 } from './havrik';
 
@@ -34,8 +35,7 @@ async function pickFrom(list: string, item: string): Promise<void> {
 }
 const textOf = (selector: string) =>
   page.$eval(selector, (element) => (element as HTMLElement).textContent ?? '');
-const shows = (selector: string, pattern: string) =>
-  until(page, `/${pattern}/u.test(document.querySelector('${selector}')?.textContent ?? '')`);
+const shows = (selector: string, pattern: string) => showsIn(page, selector, pattern);
 
 it('takes a new build from its brief to a wheel that stands where it is wanted', async () => {
   await page.goto(shop.app.address, { waitUntil: 'networkidle0' });

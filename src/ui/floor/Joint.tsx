@@ -35,10 +35,11 @@ export const Joint = memo(function Joint({
   onDrag: (drag: JointDrag) => void;
 }) {
   const bind = useDrag(
-    ({ movement, first, last, tap, event }) => {
+    ({ xy, initial, first, last, tap, event }) => {
       event.stopPropagation();
       if (tap) onSelect(name);
-      else onDrag({ name, by: [movement[0], movement[1]], first, last });
+      // From where it was taken hold of: the gesture’s own movement leaves out what tells it from a tap.
+      else onDrag({ name, by: [xy[0] - initial[0], xy[1] - initial[1]], first, last });
     },
     { filterTaps: true, preventDefault: true },
   );
