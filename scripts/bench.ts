@@ -40,7 +40,11 @@ async function main(): Promise<void> {
     .add('shim', () => void shim(front, travel))
     .add('sensitivity list', () => void sensitivities(build, 'front', 'left'))
     .add('arms from camber, 3 ranges × 27 combinations of holes', () => {
-      const finding = armsFromCamber(free, 'front', { gain: -1.1, rollCentre: 70, together: false });
+      const finding = armsFromCamber(free, 'front', {
+        gain: -1.1,
+        rollCentre: 70,
+        together: false,
+      });
       while (!finding.next().done);
     })
     .add('clearances, 45 positions, 2 bodies', () => void clearancesOf(roomy, 'front', 'left'))

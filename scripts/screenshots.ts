@@ -1,12 +1,12 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { browse, newPage, openBuild, openStation, start } from '../e2e/havrik';
+import { IN_SPACE, browse, newPage, openBuild, openStation, start } from '../e2e/havrik';
 
 /** Takes the pictures in docs/screenshots/ from the demonstration builds. */
 async function main(): Promise<void> {
   const app = await start(join(mkdtempSync(join(tmpdir(), 'havrik-shots-')), 'havrik.sqlite'));
-  const browser = await browse();
+  const browser = await browse(IN_SPACE);
   const { page } = await newPage(browser);
   const shoot = async (name: string) => {
     await new Promise((resolve) => setTimeout(resolve, 400));
@@ -44,6 +44,19 @@ async function main(): Promise<void> {
   await page.locator('[data-arms] button').click();
   await page.locator('[data-view="side"] [data-joint="upperFrontInner"]').click();
   await shoot('arms');
+  await page.locator('::-p-xpath(//main//button[.="3D"])').click();
+  await page.waitForSelector('canvas');
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  await shoot('space');
+  await page.locator('::-p-xpath(//main//button[.="3D"])').click();
+  await page.locator('::-p-xpath(//header//button[@aria-haspopup="dialog"])').click();
+  await page
+    .locator('::-p-xpath(//*[@data-layout="Rack 14 mm lower"]//button[.="Compare"])')
+    .click();
+  await page.waitForSelector('[aria-label="Differences"]');
+  await shoot('layouts');
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[aria-label="Layouts"]', { hidden: true });
   await openStation(page, 'Take-off');
   for (const [tab, name] of [
     ['Datum marks', 'marks'],
