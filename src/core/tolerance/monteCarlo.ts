@@ -1,5 +1,3 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { POSITIONS } from '../bumpsteer/bumpSteer';
 import { pointsOf, prepareAxle } from '../kinematics/axle';
 import type { AxleName, Build, Side } from '../model/build';
@@ -11,14 +9,11 @@ import { Assembly } from './assembly';
 import { BANDED, SAMPLES } from './bands';
 import type { Banded, Bands } from './bands';
 import { JOINTS } from './joints';
+import { SIGMAS, normalNumbers, quantile } from './random';
 import { cornerOf, offsetsOf } from './sensitivity';
-
-export const SEED = 20260;
 
 /** Part of the cars within a band. */
 const WITHIN = 0.9;
-/** A ± is two standard deviations of a normal distribution: 19 readings in 20 lie within it. */
-const SIGMAS = 2;
 
 /**
  * Cars built from measurements that are each off by chance within their ±: sampled with a fixed seed,
@@ -34,7 +29,7 @@ export class MonteCarlo {
   private done = 0;
   private failed = 0;
   private reached = 0;
-  private readonly random = xoroshiro128plus(SEED);
+  private readonly normal = normalNumbers();
   private readonly numbers;
   private readonly assembly: Assembly;
   private readonly offsets = new Float64Array(JOINTS);
@@ -98,21 +93,6 @@ export class MonteCarlo {
     if (span) this.ranges[this.reached++] = span.range;
   }
 
-  private spare: number | null = null;
-
-  /** A standard normal number (Box and Muller 1958). */
-  private normal(): number {
-    if (this.spare !== null) {
-      const kept = this.spare;
-      this.spare = null;
-      return kept;
-    }
-    const size = Math.sqrt(-2 * Math.log(1 - uniformFloat64(this.random)));
-    const angle = 2 * Math.PI * uniformFloat64(this.random);
-    this.spare = size * Math.sin(angle);
-    return size * Math.cos(angle);
-  }
-
   /** Bands of the cars built so far. */
   bands(): Bands {
     const { samples, done } = this;
@@ -163,13 +143,4 @@ export function* buildCars(
     if (done >= cars.samples) return cars.bands();
     yield done / cars.samples;
   }
-}
-
-/** A quantile of the first `count` of sorted numbers; NaN of none. */
-function quantile(sorted: Float64Array, count: number, part: number): number {
-  if (count === 0) return NaN;
-  const at = part * (count - 1);
-  const below = Math.floor(at);
-  const above = Math.min(count - 1, below + 1);
-  return sorted[below] + (at - below) * (sorted[above] - sorted[below]);
 }

@@ -1,0 +1,244 @@
+import fc from 'fast-check';
+import { levenbergMarquardt } from 'ml-levenberg-marquardt';
+import type { Freedoms } from '../freedoms/freedoms';
+import type { Build } from '../model/build';
+import { blankBuild } from '../model/starts';
+import { readAt } from '../motion/sweep';
+import { ackermannAt } from '../steering/ackermann';
+import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import { buildableOf } from './buildable';
+import { classify } from './classify';
+import { STARTING_WANTED, findNull, openedRod } from './findNull';
+import type { NullWanted } from './findNull';
+import { bumpSteerOf, bumpSteerWith, withPoints } from './trial';
+
+const ON_PAPER: NullWanted = { ...STARTING_WANTED, placing: null };
+const search = (build: Build, wanted: NullWanted = ON_PAPER) => {
+  const finding = findNull(build, 'front', 'left', wanted);
+  for (;;) {
+    const step = finding.next();
+    if (step.done) return step.value;
+  }
+};
+const slot = (at: number, by = 60) => ({
+  kind: 'range' as const,
+  min: at - by,
+  max: at + by,
+  step: 0,
+});
+const stock = (base: number) => ({
+  kind: 'shims' as const,
+  base,
+  stock: [0.5, 1, 1.6, 3.2, 6.35],
+  most: 2,
+  way: 1 as const,
+});
+const freed = (build: Build, make: (points: Build['front']['points']) => Freedoms): Build => {
+  build.front.freedoms = make(build.front.points);
+  return build;
+};
+const bothInner = (build: Build, by = 60) =>
+  freed(build, ({ tieRodInner }) => ({
+    tieRodInner: { out: slot(tieRodInner.out, by), up: slot(tieRodInner.up, by) },
+  }));
+
+describe('a null that is searched for', () => {
+  it('comes under 0.01° with both coordinates of the inner joint free, arms a little skewed', () => {
+    const { before, found, paper } = search(bothInner(blankBuild('x')));
+    expect(found[paper].steer.span.range).toBeLessThan(0.01);
+    expect(before!.span.range).toBeGreaterThan(0.05);
+  });
+
+  it('is what a general-purpose solver finds (ml-levenberg-marquardt)', () => {
+    const build = bothInner(blankBuild('x'));
+    const { front } = build;
+    const { tieRodInner } = front.points;
+    const at = [-60, -40, -20, 20, 40, 60];
+    const toe = ([out, up]: number[]) => {
+      const design = withPoints(front, 'left', { tieRodInner: { ...tieRodInner, out, up } });
+      const corner = prepared(design).left;
+      return (travel: number) => {
+        const [here, ride] = [readAt(corner, travel, 0), readAt(corner, 0, 0)];
+        return here.ok && ride.ok ? here.value.toe - ride.value.toe : 90;
+      };
+    };
+    const other = levenbergMarquardt({ x: at, y: at.map(() => 0) }, toe, {
+      initialValues: [tieRodInner.out, tieRodInner.up],
+      gradientDifference: 0.01,
+      maxIterations: 200,
+      damping: 1e-4,
+      errorTolerance: 1e-14,
+    });
+    const { found, paper } = search(build);
+    const [out, up] = other.parameterValues;
+    expect(Math.abs(found[paper].points.tieRodInner.out - out)).toBeLessThan(1.5);
+    expect(Math.abs(found[paper].points.tieRodInner.up - up)).toBeLessThan(1.5);
+  });
+
+  it('never makes it worse and says what a fresh sweep measures, on 1,000 random layouts', () => {
+    const ranges: number[] = [];
+    fc.assert(
+      fc.property(anyLayout, (design) => {
+        const build = blankBuild('random');
+        build.travel = { bump: 25, droop: 25 };
+        build.front = design;
+        const { before, found } = search(bothInner(build, 250));
+        for (const one of found) {
+          const fresh = bumpSteerOf(withPoints(design, 'left', one.points), 'left', build.travel);
+          expect(one.steer).toEqual(fresh);
+          if (before) expect(fresh!.span.range).toBeLessThanOrEqual(before.span.range);
+        }
+        if (found.length > 0) ranges.push(Math.min(...found.map(({ steer }) => steer.span.range)));
+      }),
+      { numRuns: 1000, seed: 11 },
+    );
+    const median = ranges.sort((a, b) => a - b)[ranges.length >> 1];
+    expect(ranges.length).toBeGreaterThan(950);
+    expect(median).toBeLessThan(0.005);
+  });
+
+  it('puts the least work first: washers where they do, then holes, then brackets', () => {
+    const build = freed(blankBuild('x'), ({ tieRodInner, tieRodOuter }) => ({
+      tieRodInner: { out: slot(tieRodInner.out), up: slot(tieRodInner.up) },
+      tieRodOuter: { up: stock(tieRodOuter.up) },
+    }));
+    const { found, paper, all } = search(build);
+    expect(all).toBe(true);
+    const good = found.filter(({ verdict }) => verdict === 'very good');
+    for (let i = 1; i < good.length; i++)
+      expect(good[i].effort).toBeGreaterThanOrEqual(good[i - 1].effort);
+    expect(found[0].steer.span.range).toBeGreaterThan(found[paper].steer.span.range);
+    for (const { changes } of found)
+      for (const { kind, washers, from, to } of changes)
+        if (kind === 'shims')
+          expect(washers!.reduce((sum, mm) => sum + mm, 0)).toBeCloseTo(to - from, 6);
+  });
+
+  it('keeps stacks under the longest spacer, and Ackermann towards its band when that is wanted', () => {
+    const build = freed(blankBuild('x'), ({ tieRodOuter }) => ({
+      tieRodOuter: { up: stock(tieRodOuter.up), out: slot(tieRodOuter.out, 40) },
+    }));
+    for (const { points } of search(build, { ...ON_PAPER, spacer: 4 }).found)
+      expect(Math.abs(points.tieRodOuter.up - build.front.points.tieRodOuter.up)).toBeLessThan(
+        4.01,
+      );
+    const free = search(build).found[0];
+    const [least] = [60];
+    const held = search(build, { ...ON_PAPER, ackermann: true }).found;
+    if (free.ackermann! < least)
+      expect(Math.max(...held.map(({ ackermann }) => ackermann!))).toBeGreaterThan(free.ackermann!);
+  });
+
+  it('has nothing to offer where nothing is free', () => {
+    const build = blankBuild('x');
+    expect(openedRod(build.front)).toEqual([]);
+    expect(search(build)).toMatchObject({ found: [], paper: -1, steady: -1 });
+  });
+
+  it('says how it does at part lock, where it is perfect straight ahead', () => {
+    const { found, paper } = search(bothInner(blankBuild('x')));
+    const { half, full } = found[paper].atLock!;
+    expect(half!).toBeGreaterThan(found[paper].steer.span.range);
+    expect(full!).toBeGreaterThan(half!);
+  });
+});
+
+describe('what a null is like when it is built', () => {
+  const { front, travel } = blankBuild('x');
+
+  it('is worse than on paper, and the more so the rougher the hand', () => {
+    const fine = buildableOf(front, 'left', travel, { inner: 0.2, outer: 0.1 })!;
+    const rough = buildableOf(front, 'left', travel, { inner: 3, outer: 1 })!;
+    expect(rough.ninety).toBeGreaterThan(fine.ninety);
+    expect(fine.ninety).toBeGreaterThanOrEqual(fine.median);
+    const drawn = bumpSteerOf(front, 'left', travel)!.span.range;
+    expect(Math.abs(fine.median - drawn)).toBeLessThan(0.05);
+    expect(buildableOf(front, 'left', travel, { inner: 3, outer: 1 })).toEqual(rough);
+  });
+
+  it('says what a millimetre costs, the dearest first, as a fresh sweep measures it', () => {
+    const { perMm } = buildableOf(front, 'left', travel, { inner: 1, outer: 1 })!;
+    const [worst] = perMm;
+    expect(perMm.map(({ range }) => range)).toEqual(
+      perMm.map(({ range }) => range).sort((a, b) => b - a),
+    );
+    const at = front.points[worst.point];
+    const moved = [-1, 1].map(
+      (by) =>
+        bumpSteerOf(
+          withPoints(front, 'left', {
+            [worst.point]: { ...at, [worst.coordinate]: at[worst.coordinate] + by },
+          }),
+          'left',
+          travel,
+        )!.span.range,
+    );
+    expect(worst.range).toBeCloseTo(Math.max(...moved), 3);
+  });
+});
+
+describe('the kind of error', () => {
+  const { front, travel } = blankBuild('x');
+  const null_ = search(bothInner(blankBuild('x')));
+  const best = withPoints(front, 'left', null_.found[null_.paper].points);
+  const kind = (change: { outerUp?: number; innerOut?: number }) => {
+    const { tieRodInner: inner, tieRodOuter: outer } = best.points;
+    return classify(
+      withPoints(best, 'left', {
+        tieRodInner: { ...inner, out: inner.out + (change.innerOut ?? 0) },
+        tieRodOuter: { ...outer, up: outer.up + (change.outerUp ?? 0) },
+      }),
+      'left',
+      travel,
+    )!;
+  };
+
+  it('is nothing at a null, a tilt where an end is at the wrong height, a bow where the rod is of the wrong length', () => {
+    expect(kind({}).kind).toBe('nothing');
+    const tilted = kind({ outerUp: -5 });
+    expect(tilted.kind).toBe('tilt');
+    expect(tilted.raiseOuter).toBeCloseTo(5, 0);
+    const bowed = kind({ innerOut: 25 });
+    expect(['bow', 'both']).toContain(bowed.kind);
+    expect(bowed.bow).toBeGreaterThan(tilted.bow);
+  });
+
+  it('names a cure that takes its part away', () => {
+    const low = kind({ outerUp: -8 });
+    const { tieRodOuter } = best.points;
+    const at = [tieRodOuter.ahead, tieRodOuter.out, tieRodOuter.up - 8 + low.raiseOuter!] as const;
+    const cured = bumpSteerWith(best, 'left', travel, 'tieRodOuter', at)!;
+    expect(cured.span.range).toBeLessThan(low.tilt / 10);
+  });
+});
+
+describe('Ackermann', () => {
+  it('is true where the steered wheels’ lines meet on the rear axle (drawn back from the angles)', () => {
+    const design = axleWith();
+    const axle = prepared(design);
+    for (const rack of [20, 45]) {
+      const steered = ackermannAt(axle, 2400, rack)!;
+      const straight = readAt(axle.left, 0, 0);
+      if (!straight.ok) throw new Error(straight.why);
+      const between = 2 * (straight.value.contactOut - straight.value.scrub);
+      const rad = Math.PI / 180;
+      // From the turning centre on the rear axle's line, outside the outer kingpin.
+      const centre = 2400 / Math.tan(steered.outer * rad);
+      expect(Math.atan2(2400, centre - between) / rad).toBeCloseTo(steered.trueInner, 9);
+      expect(steered.percent).toBeCloseTo(
+        (100 * (steered.inner - steered.outer)) / (steered.trueInner - steered.outer),
+        9,
+      );
+    }
+  });
+
+  it('mirrors, and is nothing straight ahead or out of reach', () => {
+    const axle = prepared(axleWith());
+    expect(ackermannAt(axle, 2400, 30)!.percent).toBeCloseTo(
+      ackermannAt(axle, 2400, -30)!.percent,
+      9,
+    );
+    expect(ackermannAt(axle, 2400, 0)).toBeNull();
+    expect(ackermannAt(axle, 2400, 900)).toBeNull();
+  });
+});

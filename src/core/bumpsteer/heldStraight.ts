@@ -1,0 +1,123 @@
+import { toRad } from '../geometry/angle';
+import { add, cross, dot, scale, sub, unit } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import type { AxleCorner } from '../kinematics/axle';
+import { U, UPRIGHT_SIZE } from '../kinematics/corner';
+import { spindleAt } from '../kinematics/joints';
+import type { Travel } from '../model/build';
+import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
+
+/**
+ * A corner cycled with its steering held straight: toe is kept as at ride height by whatever the tie rod
+ * would have to do. Where the upright stands then hangs on arms and upright alone, on no tie rod.
+ */
+export interface HeldStraight {
+  /** Travel of each position, mm, droop first. */
+  travel: number[];
+  poses: HeldPose[];
+  /** The upright as drawn. */
+  drawn: HeldPose;
+}
+
+/** The upright's own axes: at the lower ball joint, the first along the kingpin. */
+export interface HeldPose {
+  origin: Vec;
+  axes: readonly [Vec, Vec, Vec];
+}
+
+const upright = new Float64Array(UPRIGHT_SIZE);
+const row = new Float64Array(ROW_SIZE);
+
+/** Toe is held to within this, degrees. */
+const HELD = 1e-9;
+
+/**
+ * Cycles a corner with its steering held straight.
+ * @returns null where part of the travel is out of reach
+ */
+export function holdStraight(side: AxleCorner, travel: Travel, count = 21): HeldStraight | null {
+  const toe = toeAt(side, 0, 0);
+  if (toe === null) return null;
+  const drawn = poseOf(upright);
+  const held: HeldStraight = { travel: [], poses: [], drawn };
+  let rack = 0;
+  for (let i = 0; i < count; i++) {
+    const at = -travel.droop + ((travel.bump + travel.droop) * i) / (count - 1);
+    const found = holdAt(side, at, toe, rack) ?? holdAt(side, at, toe, 0);
+    if (found === null) return null;
+    rack = found;
+    held.travel.push(at);
+    held.poses.push(poseOf(upright));
+  }
+  return held;
+}
+
+/** The outward movement of the inner joint that keeps toe at a travel, by Newton with the exact slope; leaves the pose. */
+function holdAt(side: AxleCorner, travel: number, toe: number, start: number): number | null {
+  let rack = start;
+  for (let step = 0; step < 20; step++) {
+    const now = toeAt(side, travel, rack);
+    if (now === null) return null;
+    if (Math.abs(now - toe) < HELD) return rack;
+    const move = (toe - now) / row[PER_RACK + COLUMN.toe];
+    if (!Number.isFinite(move)) return null;
+    rack += Math.max(-20, Math.min(20, move));
+  }
+  return null;
+}
+
+function toeAt({ corner, radius }: AxleCorner, travel: number, rack: number): number | null {
+  if (!corner.pose(travel, rack, upright)) return null;
+  writeQuantities(upright, radius, row, 0);
+  return row[COLUMN.toe];
+}
+
+function poseOf(u: Float64Array): HeldPose {
+  const along = unit([u[U.kingpin], u[U.kingpin + 1], u[U.kingpin + 2]]);
+  const spindle = spindleAt(u);
+  const across = unit(sub(spindle, scale(along, dot(spindle, along))));
+  return {
+    origin: [u[U.lowerOuter], u[U.lowerOuter + 1], u[U.lowerOuter + 2]],
+    axes: [along, across, cross(along, across)],
+  };
+}
+
+/** A chassis' place in the upright's own axes at a pose. */
+export const inUpright = ({ origin, axes }: HeldPose, place: Vec): Vec => {
+  const d = sub(place, origin);
+  return [dot(d, axes[0]), dot(d, axes[1]), dot(d, axes[2])];
+};
+
+/** A place in the upright's own axes, in the chassis at a pose. */
+export const inChassis = ({ origin, axes }: HeldPose, local: Vec): Vec =>
+  add(
+    origin,
+    add(add(scale(axes[0], local[0]), scale(axes[1], local[1])), scale(axes[2], local[2])),
+  );
+
+/** The path in the chassis of a joint that is drawn at `outer` on the upright. */
+export const pathOfOuter = (held: HeldStraight, outer: Vec): Vec[] => {
+  const local = inUpright(held.drawn, outer);
+  return held.poses.map((pose) => inChassis(pose, local));
+};
+
+/** The path of a chassis' joint as the upright sees it, carried to where the upright is drawn. */
+export const pathOfInner = (held: HeldStraight, inner: Vec): Vec[] =>
+  held.poses.map((pose) => inChassis(held.drawn, inUpright(pose, inner)));
+
+/**
+ * Toe change at each position to first order, degrees, of a rod between two joints as drawn: how much the
+ * held joints come apart, over how fast turning the upright about its kingpin takes that up.
+ */
+export function toeFromPath(held: HeldStraight, inner: Vec, outer: Vec): number[] {
+  const rod = Math.hypot(...sub(outer, inner));
+  return pathOfOuter(held, outer).map((place, i) => {
+    const { origin, axes } = held.poses[i];
+    const along = sub(place, inner);
+    const apart = Math.hypot(...along);
+    const swing = cross(axes[0], sub(place, origin));
+    // Turning by an angle about the kingpin moves the joint by swing × angle.
+    const perRad = dot(scale(along, 1 / apart), swing);
+    return -((rod - apart) / perRad) / toRad(1);
+  });
+}

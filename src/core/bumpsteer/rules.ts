@@ -1,0 +1,79 @@
+import { add, footOnLine, sub, unit } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import { pointsOf, prepareAxle } from '../kinematics/axle';
+import type { Rule } from '../model/brief';
+import type { AxleDesign, Side, Travel } from '../model/build';
+import type { PointName } from '../model/points';
+import { readAt } from '../motion/sweep';
+import { bumpSteerWith, toVec } from './trial';
+import type { BumpSteer } from './bumpSteer';
+import { shim } from './shim';
+
+/** What a rule of thumb says: which joint goes where, and the bump steer that leaves, judged exactly. */
+export interface RuleSays {
+  rule: Rule;
+  point: PointName;
+  at: Vec;
+  /** Null where part of the travel is out of reach then. */
+  steer: BumpSteer | null;
+}
+
+/**
+ * Where each rule of thumb puts a tie rod's joint (common practice). *Lines*: the inner joint where the line
+ * from the outer joint to the arms' instant centre meets the line through the arms' inner pivots, from the
+ * front, at the inner joint's own distance ahead. *Equal and parallel*: the rod as long as the lower arm,
+ * level with it and parallel to it. *Cycle and shim*: the outer joint's height that leaves least.
+ */
+export function rulesOfThumb(design: AxleDesign, side: Side, travel: Travel): RuleSays[] {
+  const says = (rule: Rule, point: PointName, at: Vec | null): RuleSays[] =>
+    at ? [{ rule, point, at, steer: bumpSteerWith(design, side, travel, point, at) }] : [];
+  const outer = toVec(pointsOf(design, side).tieRodOuter);
+  const shimmed = shim(design, travel, side);
+  return [
+    ...says('lines', 'tieRodInner', byLines(design, side)),
+    ...says('parallel', 'tieRodInner', parallelToArm(design, side)),
+    ...says('shim', 'tieRodOuter', shimmed && add(outer, [0, 0, shimmed.raise])),
+  ];
+}
+
+function parallelToArm(design: AxleDesign, side: Side): Vec {
+  const points = pointsOf(design, side);
+  const rear = toVec(points.lowerRearInner);
+  const joint = toVec(points.lowerOuter);
+  const axis = unit(sub(toVec(points.lowerFrontInner), rear));
+  const foot = footOnLine(joint, rear, axis);
+  return sub(toVec(points.tieRodOuter), sub(joint, foot));
+}
+
+function byLines(design: AxleDesign, side: Side): Vec | null {
+  const prepared = prepareAxle(design);
+  if (!prepared.ok) return null;
+  const reading = readAt(prepared.axle[side], 0, 0);
+  if (!reading.ok) return null;
+  const points = pointsOf(design, side);
+  const { ahead } = points.tieRodInner;
+  const lower = across(toVec(points.lowerFrontInner), toVec(points.lowerRearInner), ahead);
+  const upper = across(toVec(points.upperFrontInner), toVec(points.upperRearInner), ahead);
+  if (!lower || !upper) return null;
+  const { instantOut, instantUp } = reading.value;
+  const outer = toVec(points.tieRodOuter);
+  // Arms that run parallel have their instant centre nowhere: the rod runs along them.
+  const far = !(Math.abs(instantOut) + Math.abs(instantUp) < 1e7);
+  const aim: [number, number] = far
+    ? [lower[1] - points.lowerOuter.out, lower[2] - points.lowerOuter.up]
+    : [instantOut - outer[1], instantUp - outer[2]];
+  const pivots: [number, number] = [upper[1] - lower[1], upper[2] - lower[2]];
+  const det = aim[0] * pivots[1] - aim[1] * pivots[0];
+  if (Math.abs(det) < 1e-9 * Math.hypot(...aim) * Math.hypot(...pivots)) return null;
+  const [dy, dz] = [lower[1] - outer[1], lower[2] - outer[2]];
+  const s = (dy * pivots[1] - dz * pivots[0]) / det;
+  return [ahead, outer[1] + s * aim[0], outer[2] + s * aim[1]];
+}
+
+/** Where the line through two pivots crosses a plane across the car. */
+function across(front: Vec, rear: Vec, ahead: number): Vec | null {
+  const along = front[0] - rear[0];
+  if (Math.abs(along) < 1) return null;
+  const s = (ahead - rear[0]) / along;
+  return [ahead, rear[1] + s * (front[1] - rear[1]), rear[2] + s * (front[2] - rear[2])];
+}
