@@ -102,6 +102,64 @@ describe('check', () => {
   });
 });
 
+describe('null', () => {
+  const found = (...argv: string[]) =>
+    JSON.parse(havrik('null', demo, '--format', 'json', ...argv).out) as {
+      before: { range_deg: number };
+      after: { range_deg: number };
+      changes: { point: string; coordinate: string; from: number; to: number }[];
+    };
+
+  it('moves the inner joint until the toe stays, and says from where to where', () => {
+    const { before, after, changes } = found('--free', 'tieRodInner.out, tieRodInner.up');
+    expect(before.range_deg).toBeCloseTo(1.5507, 3);
+    expect(after.range_deg).toBeLessThan(0.005);
+    expect(changes.map(({ point, coordinate, from }) => [point, coordinate, from])).toEqual([
+      ['tieRodInner', 'out', 262],
+      ['tieRodInner', 'up', 236],
+    ]);
+  });
+
+  it('keeps within what it is given, and to the file’s own freedoms where it is given none', () => {
+    const near = found('--free', 'tieRodInner.up', '--within', '3');
+    expect(near.changes).toEqual([
+      { point: 'tieRodInner', coordinate: 'up', from: 236, to: expect.closeTo(233, 6) },
+    ]);
+    expect(havrik('null', demo).out).toMatch(
+      /^tieRodOuter\.up: 239\.00 → 251\.70 mm \(6\.35 \+ 6\.35\)\ntoe range 1\.5507° → 0\.2029°/,
+    );
+  });
+
+  it('says what is wrong with what it is given', () => {
+    expect(havrik('null', demo, '--free', 'upperOuter.up')).toMatchObject({
+      code: 1,
+      err: expect.stringContaining('“upperOuter.up” is not one of tieRodInner, tieRodOuter'),
+    });
+    expect(havrik('null', demo, '--within', '0').code).toBe(2);
+    expect(havrik('null', demo, '--axle', 'rear', '--free', 'tieRodInner.up').code).toBe(0);
+  });
+});
+
+describe('map', () => {
+  it('prints a square of toe ranges about the present place, as the sweep has it', () => {
+    const { out } = havrik('map', demo, '--plane', 'outer-ahead-up', '--size', '10', '--n', '5');
+    const rows = out.trim().split('\n');
+    expect(rows[0]).toBe('ahead_mm,up_mm,range_deg');
+    expect(rows).toHaveLength(26);
+    const middle = rows[13].split(',').map(Number);
+    expect(middle.slice(0, 2)).toEqual([-121, 239]);
+    expect(middle[2]).toBeCloseTo(1.5507, 3);
+  });
+
+  it('leaves out of reach empty, and refuses what is no map', () => {
+    const { out } = havrik('map', demo, '--size', '300', '--n', '3', '--format', 'json');
+    const { rows } = JSON.parse(out) as { rows: { range_deg: number | null }[] };
+    expect(rows.some(({ range_deg }) => range_deg === null)).toBe(true);
+    expect(havrik('map', demo, '--n', '1').err).toContain('--n is at least 2');
+    expect(havrik('map', demo, '--plane', 'sideways').code).toBe(2);
+  });
+});
+
 describe('exit codes', () => {
   const cut = file('cut.json', readFileSync(demo, 'utf8'));
   truncateSync(cut, 900);

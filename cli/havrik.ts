@@ -1,5 +1,10 @@
 import { run } from './main';
 
+// Whoever reads only the first lines closes the pipe: nothing is wrong then.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+});
+
 process.exitCode = run(
   process.argv.slice(2),
   (text) => process.stdout.write(text),

@@ -4,7 +4,11 @@ import { z } from 'zod';
 import { LARGEST_FILE, readBuildFile, tooLarge } from '../src/core/file/buildFile';
 import { parseNumber } from '../src/core/model/units';
 import { describeProblems } from '../src/core/model/problems';
+import { PLANE_NAMES } from '../src/core/bumpsteer/bumpMap';
+import type { PlaneName } from '../src/core/bumpsteer/bumpMap';
 import { checkReport } from './check';
+import { mapTable } from './map';
+import { nullReport } from './null';
 import { sweepTable } from './sweep';
 
 /** Bad input: a message for stderr and exit code 1. */
@@ -16,10 +20,26 @@ const number = (text: string): number => {
   return parsed.value;
 };
 
+const wheel = { axle: z.enum(['front', 'rear']), side: z.enum(['left', 'right']) };
+
+const nullOptions = z.object({
+  ...wheel,
+  free: z.string().optional(),
+  within: z.number().positive('--within is above 0').max(500, '--within is at most 500 mm'),
+  format: z.enum(['text', 'json']),
+});
+
+const mapOptions = z.object({
+  ...wheel,
+  plane: z.enum(PLANE_NAMES as [string, ...string[]]).transform((name) => name as PlaneName),
+  size: z.number().positive('--size is above 0').max(500, '--size is at most 500 mm'),
+  n: z.int('--n is a whole number').min(2, '--n is at least 2').max(401, '--n is at most 401'),
+  format: z.enum(['csv', 'json']),
+});
+
 const sweepOptions = z
   .object({
-    axle: z.enum(['front', 'rear']),
-    side: z.enum(['left', 'right']),
+    ...wheel,
     from: z.number().optional(),
     to: z.number().optional(),
     step: z.number().positive('--step is above 0'),
@@ -45,6 +65,22 @@ function readFile(path: string) {
   return build.value;
 }
 
+/** Options as they are wanted, or a usage error. */
+function checked<T>(schema: z.ZodType<T>, given: unknown): T {
+  const options = schema.safeParse(given);
+  if (!options.success)
+    throw new CommanderError(2, 'usage', `error: ${options.error.issues[0].message}`);
+  return options.data;
+}
+
+function answer(
+  file: string,
+  table: { ok: true; text: string } | { ok: false; why: string },
+): string {
+  if (!table.ok) throw new BadInput(`${file}: ${table.why}`);
+  return table.text;
+}
+
 function program(print: (text: string) => void): Command {
   const havrik = new Command('havrik')
     .description('Suspension and steering geometry from havrik-build files')
@@ -61,12 +97,35 @@ function program(print: (text: string) => void): Command {
     .option('--rack <mm>', 'rack travel, + to the left', number, 0)
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
-      const options = sweepOptions.safeParse(given);
-      if (!options.success)
-        throw new CommanderError(2, 'usage', `error: ${options.error.issues[0].message}`);
-      const table = sweepTable(readFile(file), options.data);
-      if (!table.ok) throw new BadInput(`${file}: ${table.why}`);
-      print(table.text);
+      print(answer(file, sweepTable(readFile(file), checked(sweepOptions, given))));
+    });
+  havrik
+    .command('null')
+    .description('find where the tie rod’s joints leave the toe alone over the travel')
+    .argument('<file>', 'a .havrik.json file')
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
+    .option(
+      '--free <coordinates>',
+      'what may move, as tieRodInner.out,tieRodInner.up (default: the file’s freedoms, or these)',
+    )
+    .option('--within <mm>', 'how far each may go either way', number, 60)
+    .addOption(new Option('--format <format>').choices(['text', 'json']).default('text'))
+    .action((file: string, given: unknown) => {
+      print(answer(file, nullReport(readFile(file), checked(nullOptions, given))));
+    });
+  havrik
+    .command('map')
+    .description('toe range over the travel with a joint at each place of a square')
+    .argument('<file>', 'a .havrik.json file')
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
+    .addOption(new Option('--plane <plane>').choices(PLANE_NAMES).default('inner-out-up'))
+    .option('--size <mm>', 'either way from the present place', number, 40)
+    .option('--n <count>', 'places each way', number, 41)
+    .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
+    .action((file: string, given: unknown) => {
+      print(answer(file, mapTable(readFile(file), checked(mapOptions, given))));
     });
   havrik
     .command('check')

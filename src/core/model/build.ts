@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { roomSchema } from '../clearance/roomSchema';
+import { rodSchema } from '../bumpsteer/rodSchema';
 import { freedomsSchema } from '../freedoms/freedoms';
 import { takeOffSchema } from '../takeoff/records';
 import { briefSchema } from './brief';
@@ -120,6 +121,8 @@ export const buildSchema = group({
   takeOff: takeOffSchema.optional(),
   /** Bodies to keep clear of, and by how much. */
   room: roomSchema.optional(),
+  /** What the tie rod is made of and carries, for first estimates of its strength. */
+  rod: rodSchema.optional(),
   /** What the layout of `front` and `rear` is called, and the layouts that are put aside. */
   layout: group(layoutName).optional(),
   layouts: z.array(layoutSchema).max(40, 'are more than 40 layouts').optional(),

@@ -49,6 +49,8 @@ const UNIT_WORDS = {
   deg: '°',
   m: 'm',
   kN: 'kN',
+  N: 'N',
+  '': '',
   pcs: 'pcs',
   '%': '%',
   ':1': 'to 1',

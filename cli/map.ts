@@ -1,0 +1,40 @@
+import Papa from 'papaparse';
+import { PLANES, bumpMap, offset } from '../src/core/bumpsteer/bumpMap';
+import type { PlaneName } from '../src/core/bumpsteer/bumpMap';
+import { prepareAxle } from '../src/core/kinematics/axle';
+import type { Build } from '../src/core/model/build';
+
+export interface MapRequest {
+  axle: 'front' | 'rear';
+  side: 'left' | 'right';
+  plane: PlaneName;
+  /** Either way from the present place, mm. */
+  size: number;
+  /** Places each way. */
+  n: number;
+  format: 'csv' | 'json';
+}
+
+/** Toe range over the travel with a joint at each place of a square; empty out of reach. */
+export function mapTable(
+  build: Build,
+  { axle, side, plane, size, n, format }: MapRequest,
+): { ok: true; text: string } | { ok: false; why: string } {
+  const design = build[axle];
+  if (!design) return { ok: false, why: `the build has no ${axle} axle` };
+  const prepared = prepareAxle(design);
+  if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
+  const looking = bumpMap(design, side, build.travel, plane, size, n);
+  let step = looking.next();
+  while (!step.done) step = looking.next();
+  const map = step.value;
+  const { point, across, up } = PLANES[plane];
+  const rows = Array.from(map.range, (range, k) => ({
+    [`${across}_mm`]: map.across + offset(k % n, n, size),
+    [`${up}_mm`]: map.up + offset(Math.floor(k / n), n, size),
+    range_deg: Number.isNaN(range) ? null : range,
+  }));
+  if (format === 'json')
+    return { ok: true, text: `${JSON.stringify({ point, plane, rows }, null, 2)}\n` };
+  return { ok: true, text: `${Papa.unparse(rows, { newline: '\n' })}\n` };
+}

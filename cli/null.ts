@@ -1,0 +1,116 @@
+import { bumpSteerOf, withPoints } from '../src/core/bumpsteer/trial';
+import { ROD_POINTS, STARTING_WANTED, findNull, openedRod } from '../src/core/bumpsteer/findNull';
+import type { NullFound } from '../src/core/bumpsteer/findNull';
+import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';
+import type { Build } from '../src/core/model/build';
+import { COORDINATES } from '../src/core/model/points';
+import type { Coordinate, PointName } from '../src/core/model/points';
+
+export interface NullRequest {
+  axle: 'front' | 'rear';
+  side: 'left' | 'right';
+  /** `tieRodInner.out,tieRodInner.up`; without it what the file's freedoms open, or those two. */
+  free?: string | undefined;
+  /** How far each may go either way, mm. */
+  within: number;
+  format: 'text' | 'json';
+}
+
+interface Coord {
+  point: PointName;
+  coordinate: Coordinate;
+}
+
+const USUAL = 'tieRodInner.out,tieRodInner.up';
+
+function readFree(text: string): { ok: true; value: Coord[] } | { ok: false; why: string } {
+  const value: Coord[] = [];
+  for (const word of text.split(',').map((one) => one.trim())) {
+    const [point, coordinate, ...more] = word.split('.');
+    if (
+      more.length > 0 ||
+      !ROD_POINTS.includes(point as PointName) ||
+      !COORDINATES.includes(coordinate as Coordinate)
+    )
+      return {
+        ok: false,
+        why: `--free “${word}” is not one of ${ROD_POINTS.join(', ')} with .${COORDINATES.join(', .')}`,
+      };
+    value.push({ point: point as PointName, coordinate: coordinate as Coordinate });
+  }
+  return { ok: true, value };
+}
+
+/** Where the tie rod's joints leave the toe alone: what to change, and the toe range before and after. */
+export function nullReport(
+  build: Build,
+  request: NullRequest,
+): { ok: true; text: string } | { ok: false; why: string } {
+  const given = build[request.axle];
+  if (!given) return { ok: false, why: `the build has no ${request.axle} axle` };
+  const prepared = prepareAxle(given);
+  if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
+  const own = request.free === undefined && openedRod(given).length > 0;
+  const free = readFree(request.free ?? USUAL);
+  if (!free.ok) return free;
+  const design = structuredClone(given);
+  if (!own) {
+    design.freedoms = {};
+    const points = pointsOf(given, request.side);
+    for (const { point, coordinate } of free.value) {
+      const at = points[point][coordinate];
+      const { within } = request;
+      (design.freedoms[point] ??= {})[coordinate] = {
+        kind: 'range',
+        min: at - within,
+        max: at + within,
+        step: 0,
+      };
+    }
+  }
+  const search = findNull({ ...build, [request.axle]: design }, request.axle, request.side, {
+    ...STARTING_WANTED,
+    placing: null,
+  });
+  let step = search.next();
+  while (!step.done) step = search.next();
+  const { before, found, paper } = step.value;
+  if (!before)
+    return { ok: false, why: 'part of the travel is out of reach: there is no range to better' };
+  // With the file's own freedoms the least work that does it; otherwise the least that is left.
+  const best: NullFound | undefined = own ? found[0] : found[paper];
+  const after = best
+    ? bumpSteerOf(withPoints(given, request.side, best.points), request.side, build.travel)!
+    : before;
+  const changes = best?.changes ?? [];
+  if (request.format === 'json')
+    return {
+      ok: true,
+      text: `${JSON.stringify(
+        {
+          before: { range_deg: before.span.range },
+          after: { range_deg: after.span.range },
+          changes: changes.map(({ point, coordinate, from, to }) => ({
+            point,
+            coordinate,
+            from,
+            to,
+          })),
+        },
+        null,
+        2,
+      )}\n`,
+    };
+  const lines = changes.map(
+    ({ point, coordinate, from, to, washers }) =>
+      `${point}.${coordinate}: ${from.toFixed(2)} → ${to.toFixed(2)} mm${washers ? ` (${washers.join(' + ') || 'no washer'})` : ''}`,
+  );
+  return {
+    ok: true,
+    text: [
+      ...(lines.length > 0 ? lines : ['nothing within these freedoms does better']),
+      `toe range ${before.span.range.toFixed(4)}° → ${after.span.range.toFixed(4)}° over ${build.travel.droop} mm droop to ${build.travel.bump} mm bump`,
+      '',
+    ].join('\n'),
+  };
+}
