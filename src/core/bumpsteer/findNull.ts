@@ -16,6 +16,8 @@ import { judgeBumpSteer } from './bumpSteer';
 import type { BumpSteer, Verdict } from './bumpSteer';
 import { buildableOf } from './buildable';
 import type { Buildable, Placing } from './buildable';
+
+export type { Placing };
 import { bumpSteerOf, withPoints } from './trial';
 
 /** What the tie rod is to do besides leaving the toe alone. */

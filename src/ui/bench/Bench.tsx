@@ -37,6 +37,7 @@ import { BuildContext, useBuild, useBuildContext } from './useBuildStore';
 import { useCorner } from './useCorner';
 import { useFiles } from './useFiles';
 import { useKeys } from './useKeys';
+import { useNulls } from './useNulls';
 import { THINNEST, useShim } from './useShim';
 import { useTrial } from './useTrial';
 import { stationStates } from './standing';
@@ -92,6 +93,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const shim = useShim(design, axle, side, build.travel);
   const trial = useTrial(design, view.station);
   const proposed = useCorner(shim.proposed ?? trial.tried, side, build.travel, position);
+  const nulls = useNulls(view.station === 'rack', corner?.axle ?? null, side, points, build.travel);
   const { bands } = useBands(build, axle, side, rack);
   const { targets } = briefOf(build);
   const layout = openLayoutOf(build);
@@ -205,6 +207,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             keepOuts={keepOuts}
             dimensions={view.station === 'wheel'}
             states={joints}
+            nulls={view.strings.nulls ? nulls : null}
             shaft={shaft}
             onStrings={pickStrings}
             onMove={handleMove}
@@ -252,6 +255,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
                 tried={trial.tried}
                 onTry={trial.look}
                 bumpSteer={corner.bumpSteer}
+                nulls={nulls}
                 shim={shim}
                 onFind={handleFind}
                 onShow={show}

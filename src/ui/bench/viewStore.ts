@@ -55,6 +55,11 @@ export const useView = create<ViewState>()(
     {
       name: 'havrik-view',
       partialize: ({ unit, strings }) => ({ unit, strings }),
+      // Strings that are new since were not remembered.
+      merge: (kept, now) => {
+        const { strings, ...rest } = (kept ?? {}) as Partial<ViewState>;
+        return { ...now, ...rest, strings: { ...AS_LAID, ...strings } };
+      },
       skipHydration: true,
     },
   ),

@@ -14,7 +14,7 @@ jest.mock('react-use-measure', () => () => [() => undefined, { width: 900, heigh
 jest.mock('./Space', () => ({ Space: () => <p>in space</p> }));
 
 const user = userEvent.setup({ delay: null });
-const moved = jest.fn<void, [PointName, Point, string]>();
+const moved = jest.fn((_name: PointName, _to: Point, _step: string) => undefined);
 const STRAIGHT = { travel: 0, rack: 0 };
 
 const pipe: KeepOut = {
@@ -57,6 +57,7 @@ function Held({
       keepOuts={[]}
       dimensions={false}
       states={{}}
+      nulls={null}
       shaft={null}
       onStrings={setStrings}
       onSelect={setSelected}

@@ -7,6 +7,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { KeepOut } from '@/core/clearance/roomSchema';
 import { snap } from '@/core/freedoms/freedoms';
 import { pointsOf } from '@/core/kinematics/axle';
+import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign, Side, Travel } from '@/core/model/build';
@@ -46,6 +47,8 @@ interface Props {
   strings: Strings;
   keepOuts: KeepOut[];
   dimensions: boolean;
+  /** Where the tie rod's joints leave the toe alone, where that is wanted. */
+  nulls: Nulls | null;
   /** Joints that are near a limit or past one. */
   states: Partial<Record<PointName, JointState>>;
   /** Both ends of the half-shaft, where there is one. */
@@ -170,6 +173,7 @@ export function Floor(props: Props) {
               measuring={measuring !== null}
               measured={measured}
               states={props.states}
+              nulls={props.atRest ? props.nulls : null}
               shaft={props.shaft}
               onLine={handleLine}
               onSelect={handleSelect}

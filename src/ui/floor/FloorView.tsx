@@ -2,6 +2,7 @@
 
 import { useDrag } from '@use-gesture/react';
 import { memo } from 'react';
+import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
 import type { KeepOut } from '@/core/clearance/roomSchema';
 import { distance } from '@/core/geometry/vec';
@@ -17,6 +18,7 @@ import { Construction } from './Construction';
 import { Dimensions } from './Dimensions';
 import { FreedomMarks } from './FreedomMarks';
 import { Joint } from './Joint';
+import { NullStrings } from './NullStrings';
 import { KeepOuts } from './KeepOuts';
 import type { JointDrag } from './Joint';
 import {
@@ -68,6 +70,7 @@ interface Props {
   measured: readonly Spot[];
   states: Partial<Record<PointName, JointState>>;
   shaft: readonly [Vec, Vec] | null;
+  nulls: Nulls | null;
   onLine: (name: LineName) => void;
   onSelect: (name: PointName) => void;
   onDrag: (view: ViewName, drag: JointDrag, pixels: number) => void;
@@ -233,6 +236,7 @@ export const FloorView = memo(function FloorView(props: Props) {
           ghosts={props.ghosts}
           centres={props.values}
         />
+        {props.nulls && <NullStrings nulls={props.nulls} px={px} />}
         {props.dimensions && props.values && (
           <Dimensions
             {...{ view, drawn, tyre, px, unit: props.unit, height }}

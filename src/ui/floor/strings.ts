@@ -4,6 +4,7 @@ export const STRINGS = {
   pivots: 'pivot axes',
   instant: 'instant centre and roll centre',
   lines: 'inner-pivot and ball-joint lines',
+  nulls: 'null lines and the path held straight',
   ghosts: 'full bump and droop',
   lengths: 'lengths of arms and rod',
 } as const;
@@ -15,6 +16,7 @@ export const AS_LAID: Strings = {
   pivots: true,
   instant: false,
   lines: false,
+  nulls: true,
   ghosts: false,
   lengths: false,
 };

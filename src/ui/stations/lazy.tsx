@@ -24,3 +24,23 @@ export const Wheel = dynamic(() => import('./wheel/Wheel').then((m) => m.Wheel),
   ssr: false,
   loading,
 });
+export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
+  ssr: false,
+  loading,
+});
+export const NullPanel = dynamic(() => import('./rack/NullPanel').then((m) => m.NullPanel), {
+  ssr: false,
+  loading,
+});
+export const NullMap = dynamic(() => import('./rack/NullMap').then((m) => m.NullMap), {
+  ssr: false,
+  loading,
+});
+export const NullFinder = dynamic(() => import('./rack/NullFinder').then((m) => m.NullFinder), {
+  ssr: false,
+  loading,
+});
+export const RodStrength = dynamic(() => import('./rack/RodStrength').then((m) => m.RodStrength), {
+  ssr: false,
+  loading,
+});

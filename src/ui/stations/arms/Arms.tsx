@@ -3,15 +3,13 @@
 import { useState } from 'react';
 import type { ArmsFound } from '@/core/arms/armsFromCamber';
 import { ARM_POINTS } from '@/core/arms/armsFromCamber';
-import type { Freedom } from '@/core/freedoms/freedoms';
-import type { Coordinate } from '@/core/model/points';
 import { Choice } from '../../fields/Choice';
-import { useStable } from '../../useStable';
 import { PointsTable } from '../rack/PointsTable';
 import { FindArms } from './FindArms';
-import { FreedomEditor } from './FreedomEditor';
 import { RoomPanel } from './RoomPanel';
+import { FreedomEditor } from '../FreedomEditor';
 import type { FloorStation } from '../floorStation';
+import { useFreedomEdit } from '../useFreedomEdit';
 
 const PARTS = ['points', 'freedoms', 'find', 'room'] as const;
 type Part = (typeof PARTS)[number];
@@ -27,16 +25,7 @@ export function Arms(props: FloorStation) {
   const { axle, design, points, selected, steered, unit, onEdit } = props;
   const [part, setPart] = useState<Part>('points');
   const point = selected ?? 'upperFrontInner';
-  const handleFreedom = useStable(
-    (coordinate: Coordinate, freedom: Freedom | null, step?: string) =>
-      onEdit((draft) => {
-        const target = draft[axle]!;
-        const all = (target.freedoms ??= {});
-        const own = (all[point] ??= {});
-        if (freedom) own[coordinate] = freedom;
-        else delete own[coordinate];
-      }, step),
-  );
+  const handleFreedom = useFreedomEdit(axle, point, onEdit);
   const take = (found: ArmsFound) => {
     props.onTry(null);
     onEdit((draft) => {

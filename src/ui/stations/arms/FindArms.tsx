@@ -2,24 +2,20 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import LinearProgress from '@mui/material/LinearProgress';
-import Switch from '@mui/material/Switch';
-import Typography from '@mui/material/Typography';
-import { proxy } from 'comlink';
 import { useState } from 'react';
 import { openedArms, upperArmLength } from '@/core/arms/armsFromCamber';
 import type { ArmsFinding, ArmsFound, ArmsWanted } from '@/core/arms/armsFromCamber';
-import type { AxleDesign } from '@/core/model/build';
-import { pointLabel } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { finderWorker } from '../../bench/finderWorker';
 import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
+import { Toggle } from '../../fields/Toggle';
 import { PAPER } from '../../theme';
 import { ArmsResults } from './ArmsResults';
+import { SearchRow } from '../SearchRow';
 import type { FloorStation } from '../floorStation';
+import { useSearch } from '../useSearch';
 
 interface Props extends Pick<
   FloorStation,
@@ -40,26 +36,13 @@ export function FindArms(props: Props) {
     gain: (targets.camberGain[0] + targets.camberGain[1]) / 2,
     together: true,
   }));
-  const [part, setPart] = useState<number | null>(null);
-  const [finding, setFinding] = useState<{ of: AxleDesign; found: ArmsFinding } | null>(null);
+  const { part, found: current, start } = useSearch<ArmsFinding>(design);
   const change = (next: Partial<ArmsWanted>) => setWanted((before) => ({ ...before, ...next }));
   const opened = openedArms(design, wanted.together);
-  const current = finding?.of === design ? finding.found : null;
 
   const search = () => {
     onTry(null);
-    setPart(0);
-    void finderWorker()
-      .arms(
-        build,
-        axle,
-        wanted,
-        proxy((done: number) => setPart(done)),
-      )
-      .then((found) => {
-        setPart(null);
-        if (found) setFinding({ of: design, found });
-      });
+    start((onProgress) => finderWorker().arms(build, axle, wanted, onProgress));
   };
   const pickAsk = (next: 'gain' | 'ends') => {
     setAsk(next);
@@ -147,35 +130,7 @@ export function FindArms(props: Props) {
           onSwitch={(together) => change({ together })}
         />
       </Box>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, my: 1 }}>
-        <Button
-          variant="contained"
-          onClick={search}
-          disabled={part !== null || opened.length === 0}
-          sx={{ whiteSpace: 'nowrap', flex: 'none' }}
-        >
-          Find arms
-        </Button>
-        {part === null ? (
-          <Typography variant="body2" color="text.secondary">
-            {opened.length === 0
-              ? 'Nothing may move yet: pick a point and say under “Freedoms” what can be changed.'
-              : `May move: ${opened.map(({ point, coordinate }) => `${pointLabel(point, true)} ${coordinate}`).join(', ')}.`}
-          </Typography>
-        ) : (
-          <>
-            <LinearProgress
-              variant="determinate"
-              value={part * 100}
-              aria-label="Combinations tried"
-              sx={{ flex: 1 }}
-            />
-            <Button size="small" onClick={() => void finderWorker().cancel()}>
-              Stop
-            </Button>
-          </>
-        )}
-      </Box>
+      <SearchRow label="Find arms" part={part} opened={opened} steered onSearch={search} />
       {current && <ArmsResults {...props} finding={current} />}
     </Box>
   );
@@ -225,19 +180,3 @@ function Optional({
     </Box>
   );
 }
-
-const Toggle = ({
-  label,
-  on,
-  onSwitch,
-}: {
-  label: string;
-  on: boolean;
-  onSwitch: (on: boolean) => void;
-}) => (
-  <FormControlLabel
-    control={<Switch size="small" checked={on} onChange={(e) => onSwitch(e.target.checked)} />}
-    label={label}
-    sx={{ ml: 0, '& .MuiFormControlLabel-label': { fontSize: 13.5 } }}
-  />
-);

@@ -12,10 +12,10 @@ import type { Coordinate, PointName, Points } from '@/core/model/points';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { coordinate as coordinateSchema, measure } from '@/core/model/wording';
-import { Choice } from '../../fields/Choice';
-import { LengthsField } from '../../fields/LengthsField';
-import { LengthField, PlainField } from '../../fields/NumberField';
-import { PAPER } from '../../theme';
+import { Choice } from '../fields/Choice';
+import { LengthsField } from '../fields/LengthsField';
+import { LengthField, PlainField } from '../fields/NumberField';
+import { PAPER } from '../theme';
 
 interface Props {
   design: AxleDesign;

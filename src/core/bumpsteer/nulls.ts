@@ -1,0 +1,39 @@
+import type { Vec } from '../geometry/vec';
+import type { AxleCorner } from '../kinematics/axle';
+import type { Points, PointName } from '../model/points';
+import type { Travel } from '../model/build';
+import { holdStraight } from './heldStraight';
+import { crossing, nullOfInner, nullOfOuter } from './nullLine';
+import type { NullLine } from './nullLine';
+import { toVec } from './trial';
+
+/** Where each joint of a tie rod would leave the toe alone, the other staying: what the floor shows of it. */
+export interface Nulls {
+  inner: JointNull | null;
+  outer: JointNull | null;
+  /** The outer joint's path with the steering held straight, droop first. */
+  path: Vec[];
+}
+
+export interface JointNull {
+  point: Extract<PointName, 'tieRodInner' | 'tieRodOuter'>;
+  line: NullLine;
+  /** The place on it at the joint's own distance ahead, where it crosses there. */
+  at: Vec;
+}
+
+/** Both null lines of a corner; null where part of its travel is out of reach. */
+export function nullsOf(corner: AxleCorner, points: Points, travel: Travel): Nulls | null {
+  const held = holdStraight(corner, travel);
+  if (!held) return null;
+  const inner = toVec(points.tieRodInner);
+  const outer = toVec(points.tieRodOuter);
+  const joint = (point: JointNull['point'], line: NullLine | null, now: Vec): JointNull | null =>
+    line && { point, line, at: crossing(line, 0, now[0]) ?? line.nearest };
+  const ofInner = nullOfInner(held, inner, outer);
+  return {
+    inner: joint('tieRodInner', ofInner, inner),
+    outer: joint('tieRodOuter', nullOfOuter(held, inner, outer), outer),
+    path: ofInner?.path ?? [],
+  };
+}

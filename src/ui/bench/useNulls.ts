@@ -1,0 +1,30 @@
+import { useEffect, useMemo, useState } from 'react';
+import type * as Library from '@/core/bumpsteer/nulls';
+import type { Nulls } from '@/core/bumpsteer/nulls';
+import type { Axle } from '@/core/kinematics/axle';
+import type { Side, Travel } from '@/core/model/build';
+import type { Points } from '@/core/model/points';
+
+let loaded: typeof Library | null = null;
+
+/** Null lines of the wheel shown while they are wanted. What finds them is fetched when it is first wanted. */
+export function useNulls(
+  wanted: boolean,
+  axle: Axle | null,
+  side: Side,
+  points: Points,
+  travel: Travel,
+): Nulls | null {
+  const [library, setLibrary] = useState(loaded);
+  useEffect(() => {
+    if (!wanted || library) return;
+    void import('@/core/bumpsteer/nulls').then((module) => {
+      loaded = module;
+      setLibrary(module);
+    });
+  }, [wanted, library]);
+  return useMemo(
+    () => (wanted && library && axle ? library.nullsOf(axle[side], points, travel) : null),
+    [wanted, library, axle, side, points, travel],
+  );
+}

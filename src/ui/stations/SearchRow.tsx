@@ -1,0 +1,54 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
+import { pointLabel } from '@/core/model/points';
+import type { Coordinate, PointName } from '@/core/model/points';
+import { stopSearch } from './useSearch';
+
+/** The button that searches, what may move, and while it runs how far it is and the way to stop it. */
+export function SearchRow({
+  label,
+  part,
+  opened,
+  steered,
+  onSearch,
+}: {
+  label: string;
+  part: number | null;
+  opened: { point: PointName; coordinate: Coordinate }[];
+  steered: boolean;
+  onSearch: () => void;
+}) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, my: 1 }}>
+      <Button
+        variant="contained"
+        onClick={onSearch}
+        disabled={part !== null || opened.length === 0}
+        sx={{ whiteSpace: 'nowrap', flex: 'none' }}
+      >
+        {label}
+      </Button>
+      {part === null ? (
+        <Typography variant="body2" color="text.secondary">
+          {opened.length === 0
+            ? 'Nothing may move yet: pick a point and say under “Freedoms” what can be changed.'
+            : `May move: ${opened.map(({ point, coordinate }) => `${pointLabel(point, steered)} ${coordinate}`).join(', ')}.`}
+        </Typography>
+      ) : (
+        <>
+          <LinearProgress
+            variant="determinate"
+            value={part * 100}
+            aria-label="Combinations tried"
+            sx={{ flex: 1 }}
+          />
+          <Button size="small" onClick={stopSearch}>
+            Stop
+          </Button>
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,45 @@
+import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
+import { rangesAtLock } from '@/core/bumpsteer/atLock';
+import type { AxleDesign, Side, Travel } from '@/core/model/build';
+import { Table } from '../../fields/Table';
+
+/** Toe range over the travel with the rack part of the way: what is perfect straight ahead may not be at lock. */
+export function AtLock({
+  design,
+  side,
+  travel,
+}: {
+  design: AxleDesign;
+  side: Side;
+  travel: Travel;
+}) {
+  const ranges = useMemo(() => rangesAtLock(design, side, travel), [design, side, travel]);
+  return (
+    <>
+      <Typography variant="h3">At part lock</Typography>
+      <Table aria-label="Toe range at part lock">
+        <thead>
+          <tr>
+            <th scope="col">Rack</th>
+            {ranges.map(({ rack }) => (
+              <th key={rack} scope="col" className="number">
+                {rack === 0 ? 'straight' : `${Math.abs(rack)} mm ${rack > 0 ? 'left' : 'right'}`}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <td>toe range</td>
+            {ranges.map(({ rack, range }) => (
+              <td key={rack} className="number">
+                {range === null ? '–' : `${range.toFixed(2)}°`}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </Table>
+    </>
+  );
+}

@@ -1,0 +1,154 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { proxy } from 'comlink';
+import { useEffect, useState } from 'react';
+import { PLANES, PLANE_NAMES } from '@/core/bumpsteer/bumpMap';
+import type { BumpMap, PlaneName } from '@/core/bumpsteer/bumpMap';
+import { bumpSteerOf, fromVec, withPoints } from '@/core/bumpsteer/trial';
+import { rulesOfThumb } from '@/core/bumpsteer/rules';
+import type { AxleDesign } from '@/core/model/build';
+import { pointLabel } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
+import { Choice } from '../../fields/Choice';
+import { finderWorker } from '../../bench/finderWorker';
+import { LookTake } from './LookTake';
+import { MapPicture, Shades } from './MapPicture';
+import type { Mark } from './MapPicture';
+import type { RackProps } from './Rack';
+import { putPoints } from './places';
+
+const SIZES = ['15', '40', '80'] as const;
+type Size = (typeof SIZES)[number];
+/** Places each way: 8, 4, 2 and 1 apart in turn. */
+const PLACES = 81;
+
+const planeWords = (plane: PlaneName, steered: boolean): string => {
+  const { point, across, up } = PLANES[plane];
+  return `${pointLabel(point, steered)}: ${across} and ${up}`;
+};
+
+/** Toe range over a plane that a joint may be moved in: where the null is, and how sharp. */
+export function NullMap(props: RackProps) {
+  const { build, side, design, points, targets, steered, unit, nulls, tried, onTry } = props;
+  const { travel } = build;
+  const [plane, setPlane] = useState<PlaneName>('inner-out-up');
+  const [size, setSize] = useState<Size>('40');
+  const [found, setFound] = useState<{ of: AxleDesign; map: BumpMap } | null>(null);
+  const [picked, setPicked] = useState<{
+    of: AxleDesign;
+    plane: PlaneName;
+    at: [number, number];
+  } | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    const show = (map: BumpMap) => wanted && setFound({ of: design, map });
+    void finderWorker()
+      .map(design, side, travel, plane, Number(size), PLACES, proxy(show))
+      .then((map) => map && show(map));
+    return () => {
+      wanted = false;
+    };
+  }, [design, side, travel, plane, size]);
+
+  const { point, across, up } = PLANES[plane];
+  const now = points[point];
+  const map = found?.map.plane === plane && found.map.size === Number(size) ? found.map : null;
+  const here = picked?.of === design && picked.plane === plane ? picked.at : null;
+  const trial = here && {
+    ...now,
+    [across]: here[0],
+    [up]: here[1],
+  };
+  const steer = trial && bumpSteerOf(withPoints(design, side, { [point]: trial }), side, travel);
+  const look = (at: [number, number]) => {
+    setPicked({ of: design, plane, at });
+    onTry(withPoints(design, side, { [point]: { ...now, [across]: at[0], [up]: at[1] } }));
+  };
+  const marks: Mark[] = [{ kind: 'now', at: [now[across], now[up]], label: 'now' }];
+  const line = point === 'tieRodInner' ? nulls?.inner : nulls?.outer;
+  if (line && up !== 'out') {
+    const at = fromVec(line.at);
+    marks.push({ kind: 'null', at: [at[across], at[up]], label: 'null line' });
+  }
+  for (const says of rulesOfThumb(design, side, travel)) {
+    const at = fromVec(says.at);
+    if (says.point === point)
+      marks.push({ kind: 'rule', at: [at[across], at[up]], label: says.rule });
+  }
+  const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
+  return (
+    <Box component="section" aria-label="Bump map" sx={{ minHeight: 0, overflow: 'auto', pt: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', mb: 0.5 }}>
+        <TextField
+          select
+          variant="standard"
+          value={plane}
+          onChange={(event) => {
+            setPlane(event.target.value as PlaneName);
+            onTry(null);
+          }}
+          slotProps={{ htmlInput: { 'aria-label': 'Plane of the map' } }}
+        >
+          {PLANE_NAMES.map((name) => (
+            <MenuItem key={name} value={name}>
+              {planeWords(name, steered)}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Choice
+          label="Either way, mm"
+          value={size}
+          options={SIZES}
+          words={{ '15': '±15 mm', '40': '±40 mm', '80': '±80 mm' }}
+          onPick={setSize}
+        />
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5 }}>
+        <MapPicture
+          map={map}
+          stale={found?.of !== design}
+          marks={marks}
+          picked={here}
+          freedoms={design.freedoms?.[point]}
+          axes={{ across, up }}
+          bands={targets.bumpSteer}
+          unit={unit}
+          onPick={look}
+        />
+        <Box sx={{ flex: 1, minWidth: 120 }}>
+          {here && trial ? (
+            <Box role="status">
+              <Typography variant="body2">
+                {across} {length(trial[across])}, {up} {length(trial[up])}:{' '}
+                <b>{steer ? `${steer.span.range.toFixed(3)}°` : 'out of reach'}</b>
+              </Typography>
+              <LookTake
+                looked={tried !== null}
+                disabled={!steer}
+                onLook={() => (tried ? onTry(null) : look(here))}
+                onTake={() => {
+                  onTry(null);
+                  props.onPoints(putPoints({ [point]: trial }));
+                }}
+              />
+              <Button size="small" onClick={() => setPicked(null)}>
+                Forget it
+              </Button>
+            </Box>
+          ) : (
+            <Typography variant="body2" color="text.secondary">
+              Toe range over the travel with the {pointLabel(point, steered)} there. Click to go
+              there and look.
+            </Typography>
+          )}
+          <Shades bands={targets.bumpSteer} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,189 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
+import { toRad } from '@/core/geometry/angle';
+import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import { classify } from '@/core/bumpsteer/classify';
+import type { NullLine } from '@/core/bumpsteer/nullLine';
+import { rulesOfThumb } from '@/core/bumpsteer/rules';
+import { bumpSteerWith, fromVec } from '@/core/bumpsteer/trial';
+import { errorInWords } from '@/core/bumpsteer/words';
+import type { Vec } from '@/core/geometry/vec';
+import { briefOf } from '@/core/model/brief';
+import type { Rule } from '@/core/model/brief';
+import { pointLabel } from '@/core/model/points';
+import type { PointName } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
+import { PAPER } from '../../theme';
+import { VerdictMark } from '../../verdict';
+import { AtLock } from './AtLock';
+import { LookTake } from './LookTake';
+import type { RackProps } from './Rack';
+import { moveInWords, moved, putPoints } from './places';
+
+const RULES: Record<Rule, { name: string; why: string }> = {
+  lines: {
+    name: 'Lines',
+    why: 'Inner joint on the line of the inner pivots, rod aimed at the instant centre. Good enough where the arms’ axes lie nearly square to the car.',
+  },
+  parallel: {
+    name: 'Equal and parallel',
+    why: 'Rod as long as the lower arm, level with it and parallel. Good enough where upper and lower arm are alike.',
+  },
+  shim: {
+    name: 'Cycle and shim',
+    why: 'No theory: washers under the outer end until the tape reads the same. Takes a tilt away, no bow.',
+  },
+};
+
+/** Both null lines, what kind of error there is, the rules of thumb judged, and how it does at part lock. */
+export function NullPanel(props: RackProps) {
+  const { build, axle, side, design, points, targets, steered, unit, nulls, bumpSteer } = props;
+  const { travel } = build;
+  const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
+  const withUnit = (mm: number) => `${length(mm)} ${unit}`;
+  const shape = useMemo(() => classify(design, side, travel), [design, side, travel]);
+  const rules = useMemo(() => rulesOfThumb(design, side, travel), [design, side, travel]);
+  const ways = useMemo(
+    () =>
+      [nulls?.inner, nulls?.outer].flatMap((one) =>
+        one ? [{ ...one, steer: bumpSteerWith(design, side, travel, one.point, one.at) }] : [],
+      ),
+    [nulls, design, side, travel],
+  );
+  const proposal = (key: string, point: PointName, at: Vec, steer: BumpSteer | null) => (
+    <Way
+      key={key}
+      {...props}
+      name={pointLabel(point, steered)}
+      point={point}
+      at={at}
+      steer={steer}
+      move={moveInWords(points[point], fromVec(at), length)}
+    />
+  );
+  if (!bumpSteer)
+    return (
+      <Typography role="alert" variant="body2" sx={{ mt: 1 }}>
+        The wheel cannot go through its whole travel: there is no path to null.
+      </Typography>
+    );
+  const { rule } = briefOf(build);
+  return (
+    <Box
+      component="section"
+      aria-label="Null line"
+      sx={{ overflow: 'auto', minHeight: 0, pr: 0.5, '& h3': { mt: 1 } }}
+    >
+      <Typography variant="body2" component="div" sx={{ mt: 0.75 }}>
+        <b>
+          Bump steer {angle(bumpSteer.span.range)} (
+          {withUnit(2 * design.tyre.radius * Math.sin(toRad(bumpSteer.span.range)))} at the tyre),{' '}
+          <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst, targets.bumpSteer)} />
+        </b>
+        {shape &&
+          errorInWords(shape, steered ? 'tie rod' : 'toe link', withUnit).map((line) => (
+            <div key={line}>{line}</div>
+          ))}
+      </Typography>
+      <Typography variant="h3">Onto the null line</Typography>
+      {nulls ? (
+        ways.map(({ point, at, steer }) => proposal(point, point, at, steer))
+      ) : (
+        <Typography variant="body2">Looking …</Typography>
+      )}
+      {nulls?.inner && (
+        <Typography variant="caption" component="p" color="text.secondary">
+          {fitInWords(nulls.inner.line)}
+        </Typography>
+      )}
+      <Typography variant="h3">Rules of thumb, judged by the exact curve</Typography>
+      {rules.map(({ rule: name, point, at, steer }) => (
+        <Box key={name} data-rule={name}>
+          {proposal(name, point, at, steer)}
+          <Typography variant="caption" component="p" color="text.secondary">
+            <b>
+              {RULES[name].name}
+              {name === rule ? ', your brief’s' : ''}.
+            </b>{' '}
+            {RULES[name].why}
+          </Typography>
+        </Box>
+      ))}
+      {steered && <AtLock design={design} side={side} travel={travel} />}
+      <Typography variant="caption" component="p" color="text.secondary">
+        The {axle} {side} wheel. Bands and rule of thumb are the brief’s.
+      </Typography>
+    </Box>
+  );
+}
+
+function Way({
+  name,
+  point,
+  at,
+  steer,
+  move,
+  design,
+  side,
+  targets,
+  tried,
+  onTry,
+  onPoints,
+}: RackProps & {
+  name: string;
+  point: PointName;
+  at: Vec;
+  steer: BumpSteer | null;
+  move: string;
+}) {
+  const trial = useMemo(() => moved(design, side, point, at), [design, side, point, at]);
+  return (
+    <Box
+      data-way={point}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        borderTop: `1px solid ${PAPER.line}`,
+        py: 0.25,
+      }}
+    >
+      <Typography
+        variant="body2"
+        sx={{ flex: 1, '&::first-letter': { textTransform: 'uppercase' } }}
+      >
+        {name} {move} → {steer ? angle(steer.span.range) : 'out of reach'}
+        {steer && (
+          <>
+            {' '}
+            <VerdictMark verdict={judgeBumpSteer(steer.worst, targets.bumpSteer)} />
+          </>
+        )}
+      </Typography>
+      <LookTake
+        looked={tried === trial}
+        disabled={steer === null}
+        onLook={() => onTry(tried === trial ? null : trial)}
+        onTake={() => {
+          onTry(null);
+          onPoints(putPoints({ [point]: fromVec(at) }));
+        }}
+      />
+    </Box>
+  );
+}
+
+const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
+
+/** How round the path is: what no place of the joint can take away. */
+function fitInWords({ offPlane, offRim, radius }: NullLine): string {
+  const off = Math.hypot(offPlane, offRim);
+  const round = `Held straight, the outer joint runs a circle of ${radius.toFixed(0)} mm to within ${off < 0.01 ? '0.01' : off.toFixed(2)} mm`;
+  return off > 0.05
+    ? `${round}: the arms’ axes are skewed, and no tie rod follows that exactly.`
+    : `${round}.`;
+}

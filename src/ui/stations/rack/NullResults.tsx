@@ -1,0 +1,135 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { NullChange, NullFinding, NullFound } from '@/core/bumpsteer/findNull';
+import { withPoints } from '@/core/bumpsteer/trial';
+import { pointLabel } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
+import { FIGURES, PAPER, VERDICT } from '../../theme';
+import { VerdictMark } from '../../verdict';
+import { LookTake } from './LookTake';
+import type { RackProps } from './Rack';
+import { WAYS, putPoints } from './places';
+
+/** Stacks longer than this want another cure than a bolt held at one end (common practice), mm. */
+const LONG_SPACER = 15;
+
+/** Answers as instructions, each with what it leaves as drawn, as built and at part lock. */
+export function NullResults(props: RackProps & { finding: NullFinding }) {
+  const { finding, design, side, steered, unit, tried, onTry, onPoints } = props;
+  const { found, before, tried: count, all, paper, steady } = finding;
+  const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
+  if (found.length === 0)
+    return (
+      <Typography role="status" variant="body2">
+        {before
+          ? `Nothing within the freedoms does better than the ${before.span.range.toFixed(2)}° there is. Open the inner joint’s height, or more washers.`
+          : 'The wheel cannot go through its whole travel as drawn.'}
+      </Typography>
+    );
+  return (
+    <Box role="status">
+      <Typography variant="body2">
+        {all
+          ? `All ${count} combinations were tried.`
+          : `The best of ${count} tried; there are more combinations than were tried.`}
+      </Typography>
+      {found.map((one, i) => {
+        const looked = tried !== null && sameRod(tried, one, side);
+        return (
+          <Box
+            key={i}
+            data-found={i}
+            sx={{ borderTop: `1px solid ${PAPER.line}`, py: 0.75, display: 'flex', gap: 1 }}
+          >
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Typography variant="body2" component="div">
+                {one.changes.map((change) => (
+                  <div key={`${change.point} ${change.coordinate}`}>
+                    {instruction(change, steered, length, unit)}
+                  </div>
+                ))}
+              </Typography>
+              <Typography variant="caption" component="div" sx={{ fontFamily: FIGURES }}>
+                {figures(one)} <VerdictMark verdict={one.verdict} />
+              </Typography>
+              <Typography variant="caption" component="div" sx={{ color: VERDICT.edge }}>
+                {[
+                  i === paper ? '★ least on paper' : '',
+                  i === steady ? '★ stays best when it is built' : '',
+                  ...one.doubts.map((doubt) => `+ ${doubt}`),
+                  longest(one) > LONG_SPACER
+                    ? '+ a spacer this long in single shear bends: hold the bolt at both ends'
+                    : '',
+                ]
+                  .filter(Boolean)
+                  .join('; ')}
+              </Typography>
+              {one.buildable && (
+                <Typography variant="caption" component="div" color="text.secondary">
+                  A millimetre out in the {exact(one, steered)}.
+                </Typography>
+              )}
+            </Box>
+            <LookTake
+              looked={looked}
+              onLook={() => onTry(looked ? null : withPoints(design, side, one.points))}
+              onTake={() => {
+                onTry(null);
+                onPoints(putPoints(one.points));
+              }}
+            />
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+const sameRod = (tried: RackProps['design'], { points }: NullFound, side: RackProps['side']) => {
+  const own = side === 'right' && tried.rightPoints ? tried.rightPoints : tried.points;
+  return own.tieRodInner === points.tieRodInner && own.tieRodOuter === points.tieRodOuter;
+};
+
+/** One change as something a person does. */
+function instruction(
+  { point, coordinate, from, to, kind, washers }: NullChange,
+  steered: boolean,
+  length: (mm: number) => string,
+  unit: string,
+): string {
+  const joint = pointLabel(point, steered);
+  if (kind === 'shims')
+    return washers && washers.length > 0
+      ? `Washers ${washers.map(length).join(' + ')} ${unit} at the ${joint}`
+      : `No washer at the ${joint}`;
+  const by = `${length(Math.abs(to - from))} ${unit} ${WAYS[coordinate][to > from ? 0 : 1]}`;
+  if (kind === 'choices') return `The ${joint} into the hole ${by}`;
+  if (kind === 'thread') return `The ${joint} by its thread, ${by}`;
+  return `The bracket of the ${joint} ${by}`;
+}
+
+function figures({ steer, buildable, atLock, ackermann }: NullFound): string {
+  const degrees = (value: number | null) =>
+    value === null ? '–' : `${value.toFixed(value < 0.1 ? 3 : 2)}°`;
+  return [
+    `${degrees(steer.span.range)} as drawn`,
+    buildable ? `${degrees(buildable.median)} / ${degrees(buildable.ninety)} as built` : '',
+    atLock ? `${degrees(atLock.half)} at half lock, ${degrees(atLock.full)} at full` : '',
+    ackermann === null ? '' : `Ackermann ${ackermann.toFixed(0)} %`,
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
+
+/** What has to be exact: the two coordinates in which a millimetre costs most. */
+const exact = ({ buildable }: NullFound, steered: boolean): string =>
+  buildable!.perMm
+    .slice(0, 2)
+    .map(
+      ({ point, coordinate, range }) =>
+        `${pointLabel(point, steered)} ${coordinate} makes ${range.toFixed(2)}°`,
+    )
+    .join(', in the ');
+
+const longest = ({ changes }: NullFound): number =>
+  Math.max(0, ...changes.map(({ washers }) => washers?.reduce((sum, mm) => sum + mm, 0) ?? 0));

@@ -1,0 +1,283 @@
+import { render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useMemo, useState } from 'react';
+import { bumpMap } from '@/core/bumpsteer/bumpMap';
+import type * as Find from '@/core/bumpsteer/findNull';
+import type * as Map from '@/core/bumpsteer/bumpMap';
+import { bumpSteerOf } from '@/core/bumpsteer/trial';
+import { nullsOf } from '@/core/bumpsteer/nulls';
+import { prepareAxle } from '@/core/kinematics/axle';
+import { briefOf } from '@/core/model/brief';
+import type { AxleDesign, Build } from '@/core/model/build';
+import type { PointName } from '@/core/model/points';
+import { blankBuild } from '@/core/model/starts';
+import { Editing } from '@/test/editing';
+import type { Held } from '@/test/editing';
+import { NullFinder } from './NullFinder';
+import { NullMap } from './NullMap';
+import { NullPanel } from './NullPanel';
+import type { RackProps } from './Rack';
+import { RodStrength } from './RodStrength';
+import { moveInWords } from './places';
+
+// The worker's own computations, without a worker; maps are small here.
+jest.mock('../../bench/finderWorker', () => {
+  const find = jest.requireActual<typeof Find>('@/core/bumpsteer/findNull');
+  const maps = jest.requireActual<typeof Map>('@/core/bumpsteer/bumpMap');
+  const finish = <T,>(search: Generator<unknown, T>): T => {
+    for (;;) {
+      const step = search.next();
+      if (step.done) return step.value;
+    }
+  };
+  return {
+    finderWorker: () => ({
+      null: async (...of: Parameters<typeof find.findNull>) => finish(find.findNull(...of)),
+      map: async (...[design, side, travel, plane, size]: Parameters<typeof bumpMap>) =>
+        finish(maps.bumpMap(design, side, travel, plane, size, 9)),
+      cancel: jest.fn(),
+    }),
+  };
+});
+jest.mock('comlink', () => ({ proxy: <T,>(value: T) => value }));
+
+const held: Held = { build: blankBuild('x') };
+const user = userEvent.setup({ delay: null });
+jest.setTimeout(30_000);
+
+function Station({ part: Part }: { part: React.ComponentType<RackProps> }) {
+  const [tried, setTried] = useState<AxleDesign | null>(null);
+  const [selected, setSelected] = useState<PointName | null>(null);
+  return (
+    <Editing held={held}>
+      {(build, onEdit) => {
+        const { front, travel } = build;
+        return (
+          <>
+            <div aria-label="tried">{tried ? JSON.stringify(tried.points) : ''}</div>
+            <WithNulls
+              part={Part}
+              build={build}
+              axle="front"
+              side="left"
+              design={front}
+              points={front.points}
+              targets={briefOf(build).targets}
+              steered
+              unit="mm"
+              selected={selected}
+              onSelect={setSelected}
+              onPoints={(change) => onEdit((draft) => change(draft.front.points))}
+              onEdit={onEdit}
+              tried={tried}
+              onTry={setTried}
+              onShow={jest.fn()}
+              bumpSteer={bumpSteerOf(front, 'left', travel)}
+            />
+          </>
+        );
+      }}
+    </Editing>
+  );
+}
+/** As the bench gives them: found once a layout. */
+function WithNulls({
+  part: Part,
+  ...props
+}: Omit<RackProps, 'nulls'> & { part: React.ComponentType<RackProps> }) {
+  const { design, build } = props;
+  const nulls = useMemo(() => {
+    const prepared = prepareAxle(design);
+    return prepared.ok ? nullsOf(prepared.axle.left, design.points, build.travel) : null;
+  }, [design, build.travel]);
+  return <Part {...props} nulls={nulls} />;
+}
+const show = (part: React.ComponentType<RackProps>, change?: (build: Build) => void) => {
+  const start = blankBuild('x');
+  change?.(start);
+  held.build = start;
+  render(<Station part={part} />);
+};
+const range = () => bumpSteerOf(held.build.front, 'left', held.build.travel)!.span.range;
+const press = (where: { getByRole: typeof screen.getByRole }, name: string) =>
+  user.click(where.getByRole('button', { name }));
+const tried = () => screen.getByLabelText('tried').textContent;
+
+describe('the null line', () => {
+  it('says what is wrong and puts either joint where nothing is left', async () => {
+    show(NullPanel);
+    expect(screen.getByText(/Toes (in|out) in bump/)).toBeVisible();
+    const inner = within(document.querySelectorAll<HTMLElement>('[data-way="tieRodInner"]')[0]);
+    await press(inner, 'Look');
+    expect(tried()).toContain('tieRodInner');
+    await press(inner, 'Put away');
+    expect(tried()).toBe('');
+    const before = range();
+    await press(inner, 'Take');
+    expect(range()).toBeLessThan(before / 10);
+    expect(screen.getByText(/runs a circle of \d+ mm to within/)).toBeVisible();
+  });
+
+  it('judges the rules of thumb by the exact curve, the brief’s own marked', async () => {
+    show(NullPanel);
+    const parallel = within(document.querySelector<HTMLElement>('[data-rule="parallel"]')!);
+    expect(parallel.getByText(/Rod as long as the lower arm/)).toBeVisible();
+    expect(screen.getByText(/Lines, your brief’s/)).toBeVisible();
+    await press(within(document.querySelector<HTMLElement>('[data-rule="shim"]')!), 'Take');
+    expect(held.build.front.points.tieRodOuter.up).not.toBe(
+      blankBuild('x').front.points.tieRodOuter.up,
+    );
+  });
+
+  it('does not let a layout that is good straight ahead and bad at lock pass unseen', () => {
+    show(NullPanel);
+    const cells = within(screen.getByRole('table', { name: 'Toe range at part lock' }))
+      .getAllByRole('cell')
+      .slice(1)
+      .map((cell) => Number.parseFloat(cell.textContent ?? ''));
+    expect(cells).toHaveLength(7);
+    expect(cells[3]).toBeCloseTo(range(), 2);
+    expect(Math.max(...cells)).toBeGreaterThan(cells[3]);
+  });
+
+  it('says so where the travel is out of reach', () => {
+    show(NullPanel, (build) => (build.travel = { bump: 400, droop: 60 }));
+    expect(screen.getByRole('alert')).toHaveTextContent(/cannot go through its whole travel/);
+  });
+});
+
+describe('the map', () => {
+  const picture = () => screen.findByRole('img', { name: /Toe range by out and up/ });
+
+  it('shows where the joint is, where the null line cuts and where the rules put it', async () => {
+    show(NullMap);
+    await picture();
+    await waitFor(() => expect(document.querySelector('[data-map="1"]')).not.toBeNull());
+    const marks = Array.from(
+      document.querySelectorAll('[data-map-mark]'),
+      (mark) => mark.textContent,
+    );
+    expect(marks).toEqual(expect.arrayContaining(['now', 'null line', 'lines']));
+    expect(
+      within(screen.getByRole('list', { name: 'Shades' })).getAllByRole('listitem'),
+    ).toHaveLength(8);
+  });
+
+  it('goes where it is clicked, tells what that leaves, and takes it', async () => {
+    show(NullMap);
+    const map = await picture();
+    map.getBoundingClientRect = () => new DOMRect(0, 0, 306, 306);
+    // The middle of the picture is where the joint is; a quarter to the right is 20 mm further out.
+    await user.pointer({
+      keys: '[MouseLeft]',
+      target: map,
+      coords: { clientX: 34 + 204, clientY: 136 },
+    });
+    const { out, up } = blankBuild('x').front.points.tieRodInner;
+    expect(screen.getByRole('status')).toHaveTextContent(`out ${out + 20}, up ${up}`);
+    expect(tried()).toContain(`"out":${out + 20}`);
+    await press(screen, 'Take');
+    expect(held.build.front.points.tieRodInner).toMatchObject({ out: out + 20, up });
+  });
+
+  it('draws the limits of the freedoms', async () => {
+    show(NullMap, ({ front }) => {
+      const { up } = front.points.tieRodInner;
+      front.freedoms = {
+        tieRodInner: { up: { kind: 'range', min: up - 10, max: up + 10, step: 0 } },
+      };
+    });
+    await picture();
+    const limits = document.querySelector('[data-part="limits"]')!;
+    expect(Number(limits.getAttribute('height'))).toBeCloseTo((272 * 20) / 80, 0);
+  });
+});
+
+describe('a null that is searched for', () => {
+  const free = ({ front }: Build) => {
+    const { tieRodInner, tieRodOuter } = front.points;
+    front.freedoms = {
+      tieRodInner: {
+        up: { kind: 'range', min: tieRodInner.up - 30, max: tieRodInner.up + 30, step: 0 },
+      },
+      tieRodOuter: {
+        up: { kind: 'shims', base: tieRodOuter.up, stock: [1, 1.6, 3.2, 6.35], most: 2, way: 1 },
+      },
+    };
+  };
+  const answers = () => document.querySelectorAll<HTMLElement>('[data-found]');
+
+  it('asks for a freedom first', () => {
+    show(NullFinder);
+    expect(screen.getByRole('button', { name: 'Find a null' })).toBeDisabled();
+    expect(screen.getByText(/Nothing may move yet/)).toBeVisible();
+  });
+
+  it('lists instructions with what they leave as drawn, as built and at lock; one is taken', async () => {
+    show(NullFinder, free);
+    await press(screen, 'Find a null');
+    await waitFor(() => expect(answers().length).toBeGreaterThan(0));
+    const text = Array.from(answers(), (one) => one.textContent).join('\n');
+    expect(text).toMatch(/as drawn; .* as built; .* at half lock/);
+    expect(text).toContain('★ least on paper');
+    expect(text).toContain('★ stays best when it is built');
+    expect(text).toMatch(/A millimetre out in the tie rod/);
+    expect(text).toMatch(
+      /bracket of the tie rod inner joint .* mm (up|down)|Washers .* mm at the tie rod outer joint/,
+    );
+    const before = range();
+    await press(within(answers()[0]), 'Look');
+    expect(tried()).not.toBe('');
+    await press(within(answers()[0]), 'Take');
+    expect(range()).toBeLessThan(before);
+    expect(answers()).toHaveLength(0);
+  });
+
+  it('says when nothing within the freedoms does better', async () => {
+    show(NullFinder, ({ front }) => {
+      const { up } = front.points.tieRodOuter;
+      front.freedoms = { tieRodOuter: { up: { kind: 'choices', at: [up] } } };
+    });
+    await press(screen, 'Find a null');
+    expect(await screen.findByText(/Nothing within the freedoms does better than/)).toBeVisible();
+  });
+});
+
+describe('strength', () => {
+  const estimate = (what: RegExp) => screen.getByText(what).closest('tr')!;
+
+  it('warns of a long spacer in single shear and names the cures', async () => {
+    show(RodStrength);
+    expect(estimate(/bolt bent/)).toHaveAttribute('data-estimate', 'enough');
+    const field = screen.getByLabelText('spacer, single shear');
+    await user.clear(field);
+    await user.type(field, '40');
+    expect(held.build.rod!.spacer).toBe(40);
+    expect(estimate(/bolt bent/)).toHaveAttribute('data-estimate', 'short');
+    expect(screen.getByText(/double shear/)).toBeVisible();
+    await press(screen, '12.9');
+    expect(held.build.rod!.grade).toBe('12.9');
+  });
+
+  it('asks for thread and a rod that does not buckle', async () => {
+    show(RodStrength);
+    const type = async (label: string, text: string) => {
+      await user.clear(screen.getByLabelText(label));
+      await user.type(screen.getByLabelText(label), text);
+    };
+    await type('thread engaged', '9');
+    expect(estimate(/thread wanted/)).toHaveAttribute('data-estimate', 'short');
+    await type('rod, outside', '6');
+    expect(estimate(/rod buckles/)).toHaveAttribute('data-estimate', 'short');
+    await type('grip', '9');
+    expect(screen.getByText(/is 9: at most 2/)).toBeVisible();
+    expect(held.build.rod!.grip).toBe(0.9);
+  });
+});
+
+it('says a move in words', () => {
+  const print = (mm: number) => mm.toFixed(1);
+  const from = { ahead: 0, out: 100, up: 50 };
+  expect(moveInWords(from, { ahead: 0.02, out: 113, up: 40.7 }, print)).toBe('13.0 out, 9.3 down');
+  expect(moveInWords(from, from, print)).toBe('stays');
+});

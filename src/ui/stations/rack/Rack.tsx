@@ -1,0 +1,91 @@
+'use client';
+
+import { useState } from 'react';
+import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { Nulls } from '@/core/bumpsteer/nulls';
+import { Choice } from '../../fields/Choice';
+import type { useShim } from '../../bench/useShim';
+import { FreedomEditor, NullMap, NullFinder, NullPanel, RodStrength } from '../lazy';
+import type { FloorStation } from '../floorStation';
+import { useFreedomEdit } from '../useFreedomEdit';
+import { PointsTable } from './PointsTable';
+import { ShimPanel } from './ShimPanel';
+
+const PARTS = ['joints', 'null', 'map', 'freedoms', 'find', 'strength'] as const;
+type Part = (typeof PARTS)[number];
+const WORDS: Record<Part, string> = {
+  joints: 'joints',
+  null: 'null line',
+  map: 'map',
+  freedoms: 'freedoms',
+  find: 'find',
+  strength: 'strength',
+};
+
+export interface RackProps extends FloorStation {
+  bumpSteer: BumpSteer | null;
+  /** Both joints' null lines, once what finds them has been fetched. */
+  nulls: Nulls | null;
+}
+
+interface Props extends RackProps {
+  shim: ReturnType<typeof useShim>;
+  onFind: () => void;
+}
+
+/** Where rack and tie-rod joints go so that bumps do not steer. */
+export function Rack({ shim, onFind, ...props }: Props) {
+  const { axle, design, points, selected, steered, unit, targets } = props;
+  const [part, setPart] = useState<Part>('joints');
+  const point = selected === 'tieRodInner' || selected === 'tieRodOuter' ? selected : 'tieRodOuter';
+  const handleFreedom = useFreedomEdit(axle, point, props.onEdit);
+  return (
+    <>
+      <Choice
+        label="Rack and tie rod"
+        value={part}
+        options={PARTS}
+        words={WORDS}
+        onPick={setPart}
+      />
+      {part === 'joints' && (
+        <>
+          <PointsTable
+            points={points}
+            unit={unit}
+            steered={steered}
+            selected={selected}
+            onSelect={props.onSelect}
+            onEdit={props.onPoints}
+          />
+          <ShimPanel
+            bumpSteer={props.bumpSteer}
+            found={shim.proposal}
+            hopeless={shim.hopeless}
+            bands={targets.bumpSteer}
+            unit={unit}
+            joint={steered ? 'tie rod outer joint' : 'toe link outer joint'}
+            onFind={onFind}
+            onTake={shim.take}
+            onLeave={shim.leave}
+          />
+        </>
+      )}
+      {part === 'null' && <NullPanel {...props} />}
+      {part === 'map' && <NullMap {...props} />}
+      {part === 'freedoms' && (
+        <FreedomEditor
+          key={point}
+          design={design}
+          points={points}
+          point={point}
+          steered={steered}
+          unit={unit}
+          onFreedom={handleFreedom}
+        />
+      )}
+      {part === 'find' && <NullFinder {...props} />}
+      {part === 'strength' && <RodStrength {...props} />}
+    </>
+  );
+}

@@ -1,0 +1,127 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { RESERVE, rodStrength } from '@/core/bumpsteer/rodStrength';
+import { GRADES, STARTING_ROD, rodSchema } from '@/core/bumpsteer/rodSchema';
+import type { Grade, RodParts } from '@/core/bumpsteer/rodSchema';
+import { standing } from '@/core/upright/standing';
+import { Choice } from '../../fields/Choice';
+import { LengthField, PlainField } from '../../fields/NumberField';
+import { Table } from '../../fields/Table';
+import { VERDICT } from '../../theme';
+import type { RackProps } from './Rack';
+
+const LENGTHS: Partial<Record<keyof RodParts, string>> = {
+  bolt: 'outer bolt',
+  spacer: 'spacer, single shear',
+  outside: 'rod, outside',
+  wall: 'rod, wall',
+  engaged: 'thread engaged',
+};
+
+/** First estimates of what the tie rod carries and what that does to spacer, rod and thread. */
+export function RodStrength({ build, design, points, unit, onEdit }: RackProps) {
+  const parts = build.rod ?? STARTING_ROD;
+  const set = <K extends keyof RodParts>(key: K, value: RodParts[K], step?: string) =>
+    onEdit((draft) => {
+      draft.rod ??= { ...STARTING_ROD };
+      draft.rod[key] = value;
+    }, step);
+  const { scrub } = standing(points, design.static, design.tyre.radius);
+  const found = rodStrength(points, { scrub, width: design.tyre.width }, parts);
+  const rows: [string, string, boolean | null][] = [
+    ['lever of the rod about the kingpin', `${found.lever.toFixed(0)} mm`, null],
+    ['force along the rod, steered at rest', `${(found.steady / 1000).toFixed(2)} kN`, null],
+    ['the same, struck', `${(found.struck / 1000).toFixed(2)} kN`, null],
+    [
+      'bolt bent by the struck force',
+      `${found.bending.toFixed(0)} N/mm², yield ${found.boltReserve.toFixed(1)} times that`,
+      found.boltReserve >= RESERVE,
+    ],
+    [
+      'rod buckles at',
+      `${(found.buckling / 1000).toFixed(1)} kN, ${found.rodReserve.toFixed(1)} times the struck force`,
+      found.rodReserve >= RESERVE,
+    ],
+    [
+      'thread wanted, 1.5 diameters',
+      `${found.engagement.toFixed(0)} mm`,
+      parts.engaged >= found.engagement,
+    ],
+  ];
+  return (
+    <Box component="section" aria-label="Strength" sx={{ overflow: 'auto', minHeight: 0, pr: 0.5 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1, rowGap: 1.5, pt: 1.25 }}>
+        <PlainField
+          label="load on the wheel"
+          ending="N"
+          value={parts.wheelLoad}
+          schema={rodSchema.shape.wheelLoad}
+          onValue={(value, step) => set('wheelLoad', value, step)}
+          width={126}
+        />
+        <PlainField
+          label="grip"
+          ending=""
+          value={parts.grip}
+          schema={rodSchema.shape.grip}
+          onValue={(value, step) => set('grip', value, step)}
+          width={90}
+        />
+        <PlainField
+          label="kerb factor"
+          ending="×"
+          value={parts.factor}
+          schema={rodSchema.shape.factor}
+          onValue={(value, step) => set('factor', value, step)}
+          width={104}
+        />
+        {(Object.keys(LENGTHS) as ('bolt' | 'spacer' | 'outside' | 'wall' | 'engaged')[]).map(
+          (key) => (
+            <LengthField
+              key={key}
+              label={LENGTHS[key]!}
+              value={parts[key]}
+              unit={unit}
+              schema={rodSchema.shape[key]}
+              onValue={(value, step) => set(key, value, step)}
+              width={136}
+            />
+          ),
+        )}
+        <Choice
+          label="Bolt’s grade"
+          value={parts.grade}
+          options={Object.keys(GRADES) as Grade[]}
+          onPick={(grade) => set('grade', grade)}
+        />
+      </Box>
+      <Table aria-label="First estimates" sx={{ mt: 1 }}>
+        <tbody>
+          {rows.map(([what, figure, good]) => (
+            <tr key={what} data-estimate={good === null ? undefined : good ? 'enough' : 'short'}>
+              <td>{what}</td>
+              <td className="number">{figure}</td>
+              <td style={{ color: good === false ? VERDICT.bad : VERDICT.good, width: 20 }}>
+                {good === null ? '' : good ? '✓' : '✕'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {(found.boltReserve < RESERVE || parts.spacer > 15) && (
+        <Typography variant="body2" sx={{ color: VERDICT.edge, mt: 0.5 }}>
+          + A spacer on a bolt held at one end bends. The cures: hold the bolt at both ends (double
+          shear), or find a shorter spacer.
+        </Typography>
+      )}
+      <Typography variant="caption" component="p" color="text.secondary" sx={{ mt: 0.5 }}>
+        First estimates, no proof of strength: a tyre turned at rest, times a factor for a kerb; the
+        bolt as a bar held at one end; the rod by Euler. A reserve under {RESERVE} is too little.
+        Rod ends of automotive grade, full thread, locked; welds on steering parts by qualified
+        hands; have it inspected as the law where you drive asks.
+      </Typography>
+    </Box>
+  );
+}

@@ -1,0 +1,36 @@
+import type { Vec } from '@/core/geometry/vec';
+import { fromVec, withPoints } from '@/core/bumpsteer/trial';
+import type { AxleDesign, Side } from '@/core/model/build';
+import { COORDINATES } from '@/core/model/points';
+import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
+
+export const WAYS: Record<Coordinate, readonly [string, string]> = {
+  ahead: ['ahead', 'back'],
+  out: ['out', 'in'],
+  up: ['up', 'down'],
+};
+
+/** A move in words: `13 out, 9.3 down`. */
+export function moveInWords(from: Point, to: Point, length: (mm: number) => string): string {
+  const parts = COORDINATES.flatMap((c) => {
+    const by = to[c] - from[c];
+    return Math.abs(by) < 0.05 ? [] : [`${length(Math.abs(by))} ${WAYS[c][by > 0 ? 0 : 1]}`];
+  });
+  return parts.length === 0 ? 'stays' : parts.join(', ');
+}
+
+/** A design with one joint elsewhere, to be looked at. */
+export const moved = (design: AxleDesign, side: Side, point: PointName, at: Vec): AxleDesign =>
+  withPoints(design, side, { [point]: rounded(fromVec(at)) });
+
+/** Puts joints into the wheel's points, to a hundredth of a mm. */
+export const putPoints = (change: Partial<Points>) => (points: Points) => {
+  for (const [name, at] of Object.entries(change)) points[name as PointName] = rounded(at);
+};
+
+const rounded = (p: Point): Point => ({
+  ahead: hundredth(p.ahead),
+  out: hundredth(p.out),
+  up: hundredth(p.up),
+});
+const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
