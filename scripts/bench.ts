@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import v8 from 'node:v8';
+import fc from 'fast-check';
 import { Bench } from 'tinybench';
 import { POSITIONS } from '../src/core/bumpsteer/bumpSteer';
 import { shim } from '../src/core/bumpsteer/shim';
@@ -10,11 +11,14 @@ import { armsFromCamber } from '../src/core/arms/armsFromCamber';
 import { clearancesOf } from '../src/core/clearance/room';
 import { startingRoom } from '../src/core/clearance/roomSchema';
 import { blankBuild } from '../src/core/model/starts';
+import { bumpMap } from '../src/core/bumpsteer/bumpMap';
+import { STARTING_WANTED, findNull } from '../src/core/bumpsteer/findNull';
+import type { NullFinding } from '../src/core/bumpsteer/findNull';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
 import { SAMPLES } from '../src/core/tolerance/bands';
 import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
 import { sensitivities } from '../src/core/tolerance/sensitivity';
-import { prepared } from '../src/test/layouts';
+import { anyLayout, prepared } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
 import type { Page } from 'puppeteer-core';
 import { browse, clickButton, newPage, openBuild, openStation, start } from '../e2e/havrik';
@@ -28,6 +32,16 @@ async function main(): Promise<void> {
   const { front, travel } = build;
   const { left } = prepared(front);
   const sweep = travelSweep(travel, 41);
+  const firstPictures: number[] = [];
+  const innerFree = rodToFind(false);
+  const rodFree = rodToFind(true);
+  const search = (of: typeof build, cars: boolean) => {
+    const placing = cars ? STARTING_WANTED.placing : null;
+    const finding = findNull(of, 'front', 'left', { ...STARTING_WANTED, lock: cars, placing });
+    let step = finding.next();
+    while (!step.done) step = finding.next();
+    return step.value;
+  };
   const free = armsToFind();
   const roomy = withRoom();
 
@@ -47,6 +61,19 @@ async function main(): Promise<void> {
       });
       while (!finding.next().done);
     })
+    .add('null, 2 coordinates of the inner joint free', () => search(innerFree, false))
+    .add('null, 4 ranges × 21 stacks of washers, with cars built', () => search(rodFree, true))
+    .add('bump map, 81 × 81', () => {
+      const map = bumpMap(front, 'left', travel, 'inner-out-up', 40, 81);
+      const started = performance.now();
+      let step = map.next();
+      let first = 0;
+      while (!step.done) {
+        if (first === 0 && step.value.map.grain > 0) first = performance.now() - started;
+        step = map.next();
+      }
+      firstPictures.push(first);
+    })
     .add('clearances, 45 positions, 2 bodies', () => void clearancesOf(roomy, 'front', 'left'))
     .add(`${SAMPLES} cars × ${POSITIONS} positions with their bands, in this process`, () => {
       const cars = new MonteCarlo(build, 'front', 'left', 0);
@@ -60,6 +87,10 @@ async function main(): Promise<void> {
     console.log(`${task.name}: ${us.toFixed(us < 1000 ? 1 : 0)} µs (median)`);
     return us;
   });
+  console.log(
+    `bump map’s first picture: ${firstPictures.sort((a, b) => a - b)[firstPictures.length >> 1].toFixed(0)} ms (median)`,
+  );
+  console.log(nullQuality(search));
   console.log(`general-purpose solver / sweep: ${(medians[1] / medians[0]).toFixed(0)} times`);
   console.log(`memory allocated per position: ${bytesPerPosition().toFixed(2)} bytes`);
 
@@ -79,6 +110,58 @@ async function main(): Promise<void> {
   }
 
   await inChromium();
+}
+
+/** The tie rod's ends in slots; with `all` the outer end also ahead, and on washers. */
+function rodToFind(all: boolean) {
+  const build = blankBuild('bench');
+  const { tieRodInner: inner, tieRodOuter: outer } = build.front.points;
+  const slot = (at: number, by = 60) => ({
+    kind: 'range' as const,
+    min: at - by,
+    max: at + by,
+    step: 0,
+  });
+  build.front.freedoms = {
+    tieRodInner: {
+      out: slot(inner.out),
+      up: slot(inner.up),
+      ...(all && { ahead: slot(inner.ahead, 20) }),
+    },
+    ...(all && {
+      tieRodOuter: {
+        out: slot(outer.out, 20),
+        up: {
+          kind: 'shims' as const,
+          base: outer.up,
+          stock: [0.5, 0.8, 1, 1.6, 3.2, 6.35],
+          most: 2,
+          way: 1 as const,
+        },
+      },
+    }),
+  };
+  return build;
+}
+
+/** What a null with both coordinates of the inner joint free leaves, over 1,000 random layouts. */
+function nullQuality(search: (build: ReturnType<typeof blankBuild>, cars: boolean) => NullFinding) {
+  const ranges = fc.sample(anyLayout, { numRuns: 1000, seed: 5 }).flatMap((design) => {
+    const build = { ...blankBuild('random'), travel: { bump: 25, droop: 25 }, front: design };
+    const { out, up } = design.points.tieRodInner;
+    const slot = (at: number) => ({
+      kind: 'range' as const,
+      min: at - 250,
+      max: at + 250,
+      step: 0,
+    });
+    build.front = { ...design, freedoms: { tieRodInner: { out: slot(out), up: slot(up) } } };
+    const { found, paper } = search(build, false);
+    return found.length > 0 ? [found[paper].steer.span.range] : [];
+  });
+  ranges.sort((a, b) => a - b);
+  const part = (share: number) => ranges[Math.floor(share * (ranges.length - 1))].toFixed(4);
+  return `null over ±25 mm on ${ranges.length} of 1000 random layouts: ${part(0.5)}° (median), ${part(0.9)}° (90th of 100)`;
 }
 
 /** Three pivots with three holes each, three coordinates that may slide. */

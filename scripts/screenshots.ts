@@ -24,6 +24,19 @@ async function main(): Promise<void> {
   await shoot('shim');
   await page.keyboard.press('Escape');
   await page.waitForSelector('[data-curve="built"]');
+  for (const [tab, shown] of [
+    ['null', '[aria-label="Null line"] [data-rule]'],
+    ['map', '[data-map="1"]'],
+    ['find', '[aria-label="Find a null"]'],
+  ]) {
+    await page.locator(`[aria-label="Rack and tie rod"] button[value="${tab}"]`).click();
+    await page.waitForSelector(shown);
+    if (tab === 'find') {
+      await page.locator('::-p-xpath(//main//button[.="Find a null"])').click();
+      await page.locator('[data-found="1"] button').click();
+    }
+    await shoot(`rack-${tab}`);
+  }
   for (const [station, shown, name] of [
     ['Brief', '[data-target]', 'brief'],
     ['Take-off', '[data-measured]', 'takeoff'],

@@ -1,10 +1,12 @@
 import type { Vec } from '../geometry/vec';
-import type { AxleCorner } from '../kinematics/axle';
-import type { Points, PointName } from '../model/points';
-import type { Travel } from '../model/build';
+import { pointsOf } from '../kinematics/axle';
+import type { Axle } from '../kinematics/axle';
+import type { AxleDesign, Side, Travel } from '../model/build';
+import type { PointName } from '../model/points';
 import { holdStraight } from './heldStraight';
 import { crossing, nullOfInner, nullOfOuter } from './nullLine';
 import type { NullLine } from './nullLine';
+import { ruleJoints } from './rules';
 import { toVec } from './trial';
 
 /** Where each joint of a tie rod would leave the toe alone, the other staying: what the floor shows of it. */
@@ -13,6 +15,10 @@ export interface Nulls {
   outer: JointNull | null;
   /** The outer joint's path with the steering held straight, droop first. */
   path: Vec[];
+  /** Where rules of thumb put the inner joint. */
+  rules: Record<'lines' | 'parallel', Vec | null>;
+  /** The outer joint as drawn. */
+  from: Vec;
 }
 
 export interface JointNull {
@@ -23,9 +29,10 @@ export interface JointNull {
 }
 
 /** Both null lines of a corner; null where part of its travel is out of reach. */
-export function nullsOf(corner: AxleCorner, points: Points, travel: Travel): Nulls | null {
-  const held = holdStraight(corner, travel);
+export function nullsOf(axle: Axle, design: AxleDesign, side: Side, travel: Travel): Nulls | null {
+  const held = holdStraight(axle[side], travel);
   if (!held) return null;
+  const points = pointsOf(design, side);
   const inner = toVec(points.tieRodInner);
   const outer = toVec(points.tieRodOuter);
   const joint = (point: JointNull['point'], line: NullLine | null, now: Vec): JointNull | null =>
@@ -35,5 +42,7 @@ export function nullsOf(corner: AxleCorner, points: Points, travel: Travel): Nul
     inner: joint('tieRodInner', ofInner, inner),
     outer: joint('tieRodOuter', nullOfOuter(held, inner, outer), outer),
     path: ofInner?.path ?? [],
+    rules: ruleJoints(design, side),
+    from: outer,
   };
 }

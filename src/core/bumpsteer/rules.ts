@@ -27,14 +27,24 @@ export interface RuleSays {
 export function rulesOfThumb(design: AxleDesign, side: Side, travel: Travel): RuleSays[] {
   const says = (rule: Rule, point: PointName, at: Vec | null): RuleSays[] =>
     at ? [{ rule, point, at, steer: bumpSteerWith(design, side, travel, point, at) }] : [];
+  const { lines, parallel } = ruleJoints(design, side);
   const outer = toVec(pointsOf(design, side).tieRodOuter);
   const shimmed = shim(design, travel, side);
   return [
-    ...says('lines', 'tieRodInner', byLines(design, side)),
-    ...says('parallel', 'tieRodInner', parallelToArm(design, side)),
+    ...says('lines', 'tieRodInner', lines),
+    ...says('parallel', 'tieRodInner', parallel),
     ...says('shim', 'tieRodOuter', shimmed && add(outer, [0, 0, shimmed.raise])),
   ];
 }
+
+/** Where the lines and the parallel rule put the inner joint; null where the arms leave it nowhere. */
+export const ruleJoints = (
+  design: AxleDesign,
+  side: Side,
+): Record<'lines' | 'parallel', Vec | null> => ({
+  lines: byLines(design, side),
+  parallel: parallelToArm(design, side),
+});
 
 function parallelToArm(design: AxleDesign, side: Side): Vec {
   const points = pointsOf(design, side);

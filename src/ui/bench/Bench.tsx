@@ -93,7 +93,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const shim = useShim(design, axle, side, build.travel);
   const trial = useTrial(design, view.station);
   const proposed = useCorner(shim.proposed ?? trial.tried, side, build.travel, position);
-  const nulls = useNulls(view.station === 'rack', corner?.axle ?? null, side, points, build.travel);
+  const nulls = useNulls(view.station === 'rack', corner?.axle ?? null, design, side, build.travel);
   const { bands } = useBands(build, axle, side, rack);
   const { targets } = briefOf(build);
   const layout = openLayoutOf(build);

@@ -2,8 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type * as Library from '@/core/bumpsteer/nulls';
 import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { Axle } from '@/core/kinematics/axle';
-import type { Side, Travel } from '@/core/model/build';
-import type { Points } from '@/core/model/points';
+import type { AxleDesign, Side, Travel } from '@/core/model/build';
 
 let loaded: typeof Library | null = null;
 
@@ -11,8 +10,8 @@ let loaded: typeof Library | null = null;
 export function useNulls(
   wanted: boolean,
   axle: Axle | null,
+  design: AxleDesign,
   side: Side,
-  points: Points,
   travel: Travel,
 ): Nulls | null {
   const [library, setLibrary] = useState(loaded);
@@ -24,7 +23,7 @@ export function useNulls(
     });
   }, [wanted, library]);
   return useMemo(
-    () => (wanted && library && axle ? library.nullsOf(axle[side], points, travel) : null),
-    [wanted, library, axle, side, points, travel],
+    () => (wanted && library && axle ? library.nullsOf(axle, design, side, travel) : null),
+    [wanted, library, axle, design, side, travel],
   );
 }

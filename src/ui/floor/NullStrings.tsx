@@ -12,6 +12,28 @@ export function NullStrings({ nulls, px }: { nulls: Nulls; px: (p: Vec) => [numb
   return (
     <g fill="none" stroke={SLATE.accent} strokeWidth={1.2} pointerEvents="none" data-part="nulls">
       {path !== '' && <path d={`M${path}`} strokeDasharray="1.5 2.5" />}
+      {(['lines', 'parallel'] as const).map((rule) => {
+        const at = nulls.rules[rule];
+        if (!at) return null;
+        const [x1, y1] = px(nulls.from);
+        const [x, y] = px(at);
+        return (
+          <g key={rule} stroke={SLATE.soft} data-rule={rule}>
+            <path d={`M${x1} ${y1}L${x} ${y}`} strokeDasharray="2 5" />
+            <path d={`M${x - 4} ${y - 4}l8 8M${x + 4} ${y - 4}l-8 8`} />
+            <text
+              x={x < 70 ? x + 8 : x - 8}
+              y={y + (rule === 'lines' ? 16 : -8)}
+              textAnchor={x < 70 ? 'start' : 'end'}
+              fill={SLATE.soft}
+              stroke="none"
+              fontSize={12}
+            >
+              {rule}
+            </text>
+          </g>
+        );
+      })}
       {[nulls.inner, nulls.outer].map((one) => {
         if (!one) return null;
         const { nearest, axis } = one.line;

@@ -1,7 +1,7 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useMemo, useState } from 'react';
-import { bumpMap } from '@/core/bumpsteer/bumpMap';
+import type { bumpMap } from '@/core/bumpsteer/bumpMap';
 import type * as Find from '@/core/bumpsteer/findNull';
 import type * as Map from '@/core/bumpsteer/bumpMap';
 import { bumpSteerOf } from '@/core/bumpsteer/trial';
@@ -44,6 +44,8 @@ jest.mock('comlink', () => ({ proxy: <T,>(value: T) => value }));
 const held: Held = { build: blankBuild('x') };
 const user = userEvent.setup({ delay: null });
 jest.setTimeout(30_000);
+// A test's document does not draw.
+HTMLCanvasElement.prototype.getContext = () => null;
 
 function Station({ part: Part }: { part: React.ComponentType<RackProps> }) {
   const [tried, setTried] = useState<AxleDesign | null>(null);
@@ -88,7 +90,7 @@ function WithNulls({
   const { design, build } = props;
   const nulls = useMemo(() => {
     const prepared = prepareAxle(design);
-    return prepared.ok ? nullsOf(prepared.axle.left, design.points, build.travel) : null;
+    return prepared.ok ? nullsOf(prepared.axle, design, 'left', build.travel) : null;
   }, [design, build.travel]);
   return <Part {...props} nulls={nulls} />;
 }
