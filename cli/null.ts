@@ -1,6 +1,7 @@
 import { bumpSteerOf, withPoints } from '../src/core/bumpsteer/trial';
-import { ROD_POINTS, STARTING_WANTED, findNull, openedRod } from '../src/core/bumpsteer/findNull';
-import type { NullFound } from '../src/core/bumpsteer/findNull';
+import { STARTING_WANTED, findNull, openedRod } from '../src/core/bumpsteer/findNull';
+import { ROD_POINTS } from '../src/core/bumpsteer/nullProblem';
+import type { NullFound } from '../src/core/bumpsteer/nullProblem';
 import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { COORDINATES } from '../src/core/model/points';

@@ -15,6 +15,42 @@ export function axleWith(
   return { ...front, static: alignment, points: { ...front.points, ...points } };
 }
 
+/**
+ * Level parallel arms of 300 mm straight across, pivots' axes along the car, the tie rod like them: all swing
+ * alike, so that camber, toe and kingpin keep (geometry).
+ */
+export const parallelArms = (points: Partial<Points> = {}): FrontAxle =>
+  axleWith({
+    lowerFrontInner: { ahead: 150, out: 300, up: 200 },
+    lowerRearInner: { ahead: -150, out: 300, up: 200 },
+    lowerOuter: { ahead: 0, out: 600, up: 200 },
+    upperFrontInner: { ahead: 150, out: 300, up: 400 },
+    upperRearInner: { ahead: -150, out: 300, up: 400 },
+    upperOuter: { ahead: 0, out: 600, up: 400 },
+    tieRodInner: { ahead: 100, out: 300, up: 300 },
+    tieRodOuter: { ahead: 100, out: 600, up: 300 },
+    wheelCentre: { ahead: 0, out: 700, up: 300 },
+    ...points,
+  });
+
+/**
+ * A plane mechanism: pivots' axes along the car, ball joints in one plane across it, the tie rod the lower
+ * arm's image, so that the upright moves in that plane.
+ */
+export const planeMechanism = (points: Partial<Points> = {}): FrontAxle =>
+  axleWith({
+    lowerFrontInner: { ahead: 150, out: 250, up: 180 },
+    lowerRearInner: { ahead: -150, out: 250, up: 180 },
+    lowerOuter: { ahead: 0, out: 620, up: 165 },
+    upperFrontInner: { ahead: 150, out: 310, up: 370 },
+    upperRearInner: { ahead: -150, out: 310, up: 370 },
+    upperOuter: { ahead: 0, out: 590, up: 410 },
+    tieRodInner: { ahead: -110, out: 250, up: 180 },
+    tieRodOuter: { ahead: -110, out: 620, up: 165 },
+    wheelCentre: { ahead: 0, out: 690, up: 290 },
+    ...points,
+  });
+
 export function prepared(design: FrontAxle): Axle {
   const result = prepareAxle(design);
   if (!result.ok) throw new Error(result.faults.map((fault) => fault.message).join('; '));

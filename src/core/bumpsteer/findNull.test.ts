@@ -9,7 +9,7 @@ import { anyLayout, axleWith, prepared } from '../../test/layouts';
 import { buildableOf } from './buildable';
 import { classify } from './classify';
 import { STARTING_WANTED, findNull, openedRod } from './findNull';
-import type { NullWanted } from './findNull';
+import type { NullWanted } from './nullProblem';
 import { bumpSteerOf, bumpSteerWith, withPoints } from './trial';
 
 const ON_PAPER: NullWanted = { ...STARTING_WANTED, placing: null };

@@ -4,7 +4,7 @@ import { pointsOf } from '../kinematics/axle';
 import type { FrontAxle } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
-import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import { anyLayout, axleWith, parallelArms, planeMechanism, prepared } from '../../test/layouts';
 import { bumpMap, leastOf } from './bumpMap';
 import type { BumpMap } from './bumpMap';
 import { holdStraight, inChassis, inUpright, pathOfOuter, toeFromPath } from './heldStraight';
@@ -26,19 +26,8 @@ const nullAt = (design: FrontAxle, over = travel) => {
   return { held, inner, outer, line: nullOfInner(held, inner, outer)! };
 };
 
-// Level parallel arms of 300 mm, the pivots' axes straight along the car.
 const parallel = (rod: { inner: number; up: number }) =>
-  axleWith({
-    lowerFrontInner: { ahead: 150, out: 300, up: 200 },
-    lowerRearInner: { ahead: -150, out: 300, up: 200 },
-    lowerOuter: { ahead: 0, out: 600, up: 200 },
-    upperFrontInner: { ahead: 150, out: 300, up: 400 },
-    upperRearInner: { ahead: -150, out: 300, up: 400 },
-    upperOuter: { ahead: 0, out: 600, up: 400 },
-    tieRodInner: { ahead: 100, out: rod.inner, up: rod.up },
-    tieRodOuter: { ahead: 100, out: 600, up: 300 },
-    wheelCentre: { ahead: 0, out: 700, up: 300 },
-  });
+  parallelArms({ tieRodInner: { ahead: 100, out: rod.inner, up: rod.up } });
 
 describe('a corner whose steering is held straight', () => {
   it('keeps its toe at every travel, and its joints their places on the upright', () => {
@@ -205,16 +194,9 @@ describe('the rules of thumb', () => {
   });
 
   it('lines leaves no slope at ride height in a plane mechanism (instant centre)', () => {
-    const design = axleWith({
-      lowerFrontInner: { ahead: 150, out: 250, up: 180 },
-      lowerRearInner: { ahead: -150, out: 250, up: 180 },
-      lowerOuter: { ahead: 0, out: 620, up: 165 },
-      upperFrontInner: { ahead: 150, out: 310, up: 370 },
-      upperRearInner: { ahead: -150, out: 310, up: 370 },
-      upperOuter: { ahead: 0, out: 590, up: 410 },
+    const design = planeMechanism({
       tieRodInner: { ahead: -110, out: 240, up: 240 },
       tieRodOuter: { ahead: -110, out: 605, up: 240 },
-      wheelCentre: { ahead: 0, out: 690, up: 290 },
     });
     const { at, steer } = says(design, 'lines');
     // On the line through the inner pivots, which stand at 250/180 and 310/370.

@@ -1,22 +1,14 @@
 import fc from 'fast-check';
 import { toDeg } from '../geometry/angle';
 import { blankBuild } from '../model/starts';
-import { anyLayout, axleWith } from '../../test/layouts';
+import { anyLayout, parallelArms } from '../../test/layouts';
 import { TILTING, tiltsOf } from './tilt';
 
 const travel = { bump: 60, droop: 60 };
 
-// Level parallel arms of 300 mm straight across, the rod level with them: all swing alike (geometry).
-const parallel = axleWith({
-  lowerFrontInner: { ahead: 150, out: 300, up: 200 },
-  lowerRearInner: { ahead: -150, out: 300, up: 200 },
-  lowerOuter: { ahead: 0, out: 600, up: 200 },
-  upperFrontInner: { ahead: 150, out: 300, up: 400 },
-  upperRearInner: { ahead: -150, out: 300, up: 400 },
-  upperOuter: { ahead: 0, out: 600, up: 400 },
+const parallel = parallelArms({
   tieRodInner: { ahead: -100, out: 300, up: 300 },
   tieRodOuter: { ahead: -100, out: 600, up: 300 },
-  wheelCentre: { ahead: 0, out: 700, up: 300 },
 });
 
 describe('how far joints tilt', () => {

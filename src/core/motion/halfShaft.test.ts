@@ -1,27 +1,17 @@
 import fc from 'fast-check';
 import { toDeg } from '../geometry/angle';
 import { poseCorner } from '../kinematics/axle';
-import { axleWith, anyLayout, prepared } from '../../test/layouts';
+import type { FrontAxle } from '../model/build';
+import { anyLayout, parallelArms, prepared } from '../../test/layouts';
 import { shaftAt } from './halfShaft';
 
-const at = (design: ReturnType<typeof axleWith>, travel: number, rack = 0) => {
+const at = (design: FrontAxle, travel: number, rack = 0) => {
   const pose = poseCorner(prepared(design).left, travel, rack);
   if (!pose.ok) throw new Error(pose.why);
   return pose.upright;
 };
 
-// Arms of 300 mm, level and parallel, straight across: the wheel swings on a circle, camber and toe held (geometry).
-const parallel = axleWith({
-  lowerFrontInner: { ahead: 150, out: 300, up: 200 },
-  lowerRearInner: { ahead: -150, out: 300, up: 200 },
-  lowerOuter: { ahead: 0, out: 600, up: 200 },
-  upperFrontInner: { ahead: 150, out: 300, up: 400 },
-  upperRearInner: { ahead: -150, out: 300, up: 400 },
-  upperOuter: { ahead: 0, out: 600, up: 400 },
-  tieRodInner: { ahead: 100, out: 300, up: 300 },
-  tieRodOuter: { ahead: 100, out: 600, up: 300 },
-  wheelCentre: { ahead: 0, out: 700, up: 300 },
-});
+const parallel = parallelArms();
 
 describe('a half-shaft', () => {
   it('as long as the arms and level with them keeps its length, and bends as they swing', () => {

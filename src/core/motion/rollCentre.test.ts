@@ -1,23 +1,11 @@
 import fc from 'fast-check';
 import { poseAxle } from '../kinematics/axle';
 import { U } from '../kinematics/corner';
-import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import { anyLayout, planeMechanism, prepared } from '../../test/layouts';
 import { rollCentreOf } from './rollCentre';
 import { readAt } from './sweep';
 
-// A plane mechanism: pivot axes straight along the car, joints in one plane across it, the tie rod the
-// lower arm's image.
-const plane = axleWith({
-  lowerFrontInner: { ahead: 150, out: 250, up: 180 },
-  lowerRearInner: { ahead: -150, out: 250, up: 180 },
-  lowerOuter: { ahead: 0, out: 620, up: 165 },
-  upperFrontInner: { ahead: 150, out: 310, up: 370 },
-  upperRearInner: { ahead: -150, out: 310, up: 370 },
-  upperOuter: { ahead: 0, out: 590, up: 410 },
-  tieRodInner: { ahead: -110, out: 250, up: 180 },
-  tieRodOuter: { ahead: -110, out: 620, up: 165 },
-  wheelCentre: { ahead: 0, out: 690, up: 290 },
-});
+const plane = planeMechanism();
 
 type P = [number, number];
 /** Where two lines through two points each meet. */

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { NullChange, NullFinding, NullFound } from '@/core/bumpsteer/findNull';
+import type { NullFinding } from '@/core/bumpsteer/findNull';
+import type { NullChange, NullFound } from '@/core/bumpsteer/nullProblem';
 import { withPoints } from '@/core/bumpsteer/trial';
 import { pointLabel } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
