@@ -1,12 +1,9 @@
 'use client';
 
-import Typography from '@mui/material/Typography';
 import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
-import { jointStates } from '@/core/clearance/jointStates';
-import { tiltsOf } from '@/core/clearance/tilt';
 import { briefOf } from '@/core/model/brief';
 import { openLayoutOf } from '@/core/model/layouts';
 import type { AxleName } from '@/core/model/build';
@@ -24,6 +21,7 @@ import { Brief, TakeOff } from '../stations/lazy';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
 import { useStable } from '../useStable';
+import { Caution } from './Caution';
 import { KeysHelp } from './KeysHelp';
 import { StationPanel } from './StationPanel';
 import { StationRail } from './StationRail';
@@ -38,6 +36,7 @@ import { useCorner } from './useCorner';
 import { useFiles } from './useFiles';
 import { useKeys } from './useKeys';
 import { useNulls } from './useNulls';
+import { useOnFloor } from './useOnFloor';
 import { THINNEST, useShim } from './useShim';
 import { useTrial } from './useTrial';
 import { stationStates } from './standing';
@@ -105,20 +104,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
     [build, axle, side, design, targets, steer, gain],
   );
 
-  const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
-  const limits = build.room?.wanted;
-  const joints = useMemo(
-    () => jointStates(design, pointsOf(design, side), tilts, limits ?? NO_LIMITS),
-    [design, side, tilts, limits],
-  );
-  const [posed] = corner?.shafts?.at ?? [];
-  const shaft = useMemo(() => (posed ? ([posed.inner, posed.outer] as const) : null), [posed]);
-
-  const bodies = build.room?.keepOuts;
-  const keepOuts = useMemo(
-    () => bodies?.filter((body) => body.axle === axle) ?? [],
-    [bodies, axle],
-  );
+  const { joints, shaft, keepOuts } = useOnFloor(build, axle, design, side, corner);
 
   const handleFind = useStable(() => corner?.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
@@ -294,7 +280,6 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   );
 }
 
-const NO_LIMITS = {};
 const { show: change } = useView.getState();
 const pickUnit = (unit: LengthUnit) => change({ unit });
 const stopComparing = () => change({ compared: null });
@@ -306,12 +291,3 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Why the position shown cannot be reached, where there is no floor to say it on. */
 const Trouble = styled('p')({ margin: '0 0 8px', color: VERDICT.bad, fontWeight: 600 });
-
-const Caution = memo(function Caution() {
-  return (
-    <Typography variant="caption" component="p" color="text.secondary" sx={{ m: 0, mt: 1 }}>
-      Geometry for a prototype, not proof of strength. Have steering and suspension inspected as the
-      law where you drive asks.
-    </Typography>
-  );
-});

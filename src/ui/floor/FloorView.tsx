@@ -5,7 +5,6 @@ import { memo } from 'react';
 import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
 import type { KeepOut } from '@/core/clearance/roomSchema';
-import { distance } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
 import type { Quantity } from '@/core/motion/quantities';
@@ -15,22 +14,16 @@ import type { LengthUnit } from '@/core/model/units';
 import { SLATE } from '../theme';
 import { useStable } from '../useStable';
 import { Construction } from './Construction';
+import { ComparedCorner, CornerDrawing, ProposedCorner } from './CornerDrawing';
 import { Dimensions } from './Dimensions';
 import { FreedomMarks } from './FreedomMarks';
 import { Joint } from './Joint';
 import { NullStrings } from './NullStrings';
 import { KeepOuts } from './KeepOuts';
 import type { JointDrag } from './Joint';
-import {
-  MEMBERS,
-  kingpinString,
-  nearestOnKingpin,
-  onFloor,
-  rimOutline,
-  wheelOutlines,
-} from './drawing';
-import type { Box, Drawn, MemberKind, ViewName } from './drawing';
-import { ContactMark, JointLabel, ScaleBar } from './marks';
+import { onFloor } from './drawing';
+import type { Box, Drawn, ViewName } from './drawing';
+import { JointLabel, ScaleBar } from './marks';
 import { LINES, LINE_NAMES, tapeOf } from './measuring';
 import type { LineName, Spot } from './measuring';
 import type { Strings } from './strings';
@@ -77,16 +70,10 @@ interface Props {
   onZoom: (view: ViewName, change: (zoom: Zoom) => Zoom) => void;
 }
 
-const FILL: Record<MemberKind, string> = {
-  arm: SLATE.chalk,
-  upright: SLATE.soft,
-  rod: SLATE.chalk,
-};
-
 /** One view of a corner, to scale: chalk on slate. */
 export const FloorView = memo(function FloorView(props: Props) {
   const { view, mirror, drawn, proposed, design, box, width, height, selected, strings } = props;
-  const { tyre, rim } = design;
+  const { tyre } = design;
   const { k, x: panX, y: panY } = props.zoom;
   const scale = props.scale * k;
   const offsetX = ((width - (box.right - box.left) * props.scale) / 2 - box.left * props.scale) * k;
@@ -95,26 +82,11 @@ export const FloorView = memo(function FloorView(props: Props) {
     const [x, y] = onFloor(view, mirror, p);
     return [x * scale + offsetX + panX, y * scale + offsetY + panY];
   };
-  const list = (points: Vec[]) =>
-    points
-      .map((p) =>
-        px(p)
-          .map((v) => v.toFixed(2))
-          .join(','),
-      )
-      .join(' ');
-
-  const outline = wheelOutlines(drawn, tyre);
-  const ground = outline.contact[2];
-  const [stringTop, stringFoot] = kingpinString(drawn, ground);
   const line = (from: Vec, to: Vec) => {
     const [x1, y1] = px(from);
     const [x2, y2] = px(to);
     return { x1, y1, x2, y2 };
   };
-  const moved = (name: PointName) =>
-    proposed !== null && distance(proposed.at[name], drawn.at[name]) > 0.02;
-  const axisOf = (front: PointName, rear: PointName) => line(drawn.at[front], drawn.at[rear]);
   const tape = tapeOf(props.measured, drawn);
   const said = (name: PointName) =>
     [pointLabel(name, props.steered), props.states[name]?.why].filter(Boolean).join(' ');
@@ -178,59 +150,12 @@ export const FloorView = memo(function FloorView(props: Props) {
           />
         )}
         <KeepOuts bodies={props.keepOuts} px={px} scale={scale} />
-        <g fill={SLATE.raised} fillOpacity={0.7} stroke={SLATE.string} strokeLinejoin="round">
-          <polygon points={list(outline[view])} strokeWidth={1.5} data-part="tyre" />
-          {view === 'side' && <polygon points={list(outline.rim)} strokeWidth={1} fill="none" />}
-        </g>
-        {rim && view !== 'side' && (
-          <polygon
-            points={list(rimOutline(drawn, rim, view))}
-            fill="none"
-            stroke={SLATE.string}
-            strokeDasharray="3 3"
-            data-part="rim"
-          />
-        )}
-        {strings.pivots && (
-          <g stroke={SLATE.string} strokeDasharray="7 4" strokeWidth={1}>
-            <line {...axisOf('lowerFrontInner', 'lowerRearInner')} />
-            <line {...axisOf('upperFrontInner', 'upperRearInner')} />
-          </g>
-        )}
-        <g strokeLinecap="round" strokeOpacity={0.88}>
-          {MEMBERS.map(({ from, to, diameter, kind }) => (
-            <line
-              key={from + to}
-              {...line(drawn.at[from], drawn.at[to])}
-              stroke={FILL[kind]}
-              strokeWidth={Math.max(1.5, diameter * scale)}
-            />
-          ))}
-          <line
-            {...line(drawn.at.wheelCentre, nearestOnKingpin(drawn))}
-            stroke={SLATE.soft}
-            strokeWidth={Math.max(1.5, 26 * scale)}
-          />
-        </g>
-        {props.shaft && (
-          <line
-            {...line(...props.shaft)}
-            stroke={SLATE.string}
-            strokeWidth={Math.max(1.5, 28 * scale)}
-            strokeOpacity={0.7}
-            strokeLinecap="round"
-            data-part="half-shaft"
-          />
-        )}
-        {strings.kingpin && (
-          <line
-            {...line(stringTop, stringFoot)}
-            stroke={SLATE.accent}
-            strokeWidth={1}
-            strokeOpacity={0.9}
-          />
-        )}
-        {view !== 'above' && <ContactMark at={px(outline.contact)} foot={px(stringFoot)} />}
+        <CornerDrawing
+          {...{ view, drawn, px, scale, strings }}
+          tyre={tyre}
+          rim={design.rim}
+          shaft={props.shaft}
+        />
         <Construction
           {...{ view, drawn, tyre, strings, px, unit: props.unit }}
           ghosts={props.ghosts}
@@ -243,38 +168,8 @@ export const FloorView = memo(function FloorView(props: Props) {
             figures={props.values}
           />
         )}
-        {props.compared && (
-          <g
-            stroke={SLATE.chalk}
-            strokeOpacity={0.75}
-            fill="none"
-            strokeWidth={1}
-            data-part="compared"
-          >
-            {MEMBERS.map(({ from, to }) => (
-              <line key={from + to} {...line(props.compared!.at[from], props.compared!.at[to])} />
-            ))}
-            {POINT_NAMES.map((name) => {
-              const [x, y] = px(props.compared!.at[name]);
-              return <path key={name} d={`M${x - 3} ${y}h6M${x} ${y - 3}v6`} />;
-            })}
-          </g>
-        )}
-        {proposed && (
-          <g stroke={SLATE.accent} fill="none" strokeDasharray="5 4" strokeWidth={1.6}>
-            {MEMBERS.filter(({ from, to }) => moved(from) || moved(to)).map(({ from, to }) => (
-              <line key={from + to} {...line(proposed.at[from], proposed.at[to])} />
-            ))}
-            {POINT_NAMES.filter(moved).map((name) => (
-              <circle
-                key={name}
-                cx={px(proposed.at[name])[0]}
-                cy={px(proposed.at[name])[1]}
-                r={7}
-              />
-            ))}
-          </g>
-        )}
+        {props.compared && <ComparedCorner drawn={props.compared} px={px} />}
+        {proposed && <ProposedCorner drawn={drawn} proposed={proposed} px={px} />}
         {tape && (
           <line
             {...line(...tape)}

@@ -1,0 +1,108 @@
+import fc from 'fast-check';
+import type { NullFinding } from '../src/core/bumpsteer/findNull';
+import { startingRoom } from '../src/core/clearance/roomSchema';
+import { blankBuild } from '../src/core/model/starts';
+import { anyLayout } from '../src/test/layouts';
+
+/** The tie rod's ends in slots; with `all` the outer end also ahead, and on washers. */
+export function rodToFind(all: boolean) {
+  const build = blankBuild('bench');
+  const { tieRodInner: inner, tieRodOuter: outer } = build.front.points;
+  const slot = (at: number, by = 60) => ({
+    kind: 'range' as const,
+    min: at - by,
+    max: at + by,
+    step: 0,
+  });
+  build.front.freedoms = {
+    tieRodInner: {
+      out: slot(inner.out),
+      up: slot(inner.up),
+      ...(all && { ahead: slot(inner.ahead, 20) }),
+    },
+    ...(all && {
+      tieRodOuter: {
+        out: slot(outer.out, 20),
+        up: {
+          kind: 'shims' as const,
+          base: outer.up,
+          stock: [0.5, 0.8, 1, 1.6, 3.2, 6.35],
+          most: 2,
+          way: 1 as const,
+        },
+      },
+    }),
+  };
+  return build;
+}
+
+/** What a null with both coordinates of the inner joint free leaves, over 1,000 random layouts. */
+export function nullQuality(
+  search: (build: ReturnType<typeof blankBuild>, cars: boolean) => NullFinding,
+) {
+  const ranges = fc.sample(anyLayout, { numRuns: 1000, seed: 5 }).flatMap((design) => {
+    const build = { ...blankBuild('random'), travel: { bump: 25, droop: 25 }, front: design };
+    const { out, up } = design.points.tieRodInner;
+    const slot = (at: number) => ({
+      kind: 'range' as const,
+      min: at - 250,
+      max: at + 250,
+      step: 0,
+    });
+    build.front = { ...design, freedoms: { tieRodInner: { out: slot(out), up: slot(up) } } };
+    const { found, paper } = search(build, false);
+    return found.length > 0 ? [found[paper].steer.span.range] : [];
+  });
+  ranges.sort((a, b) => a - b);
+  const part = (share: number) => ranges[Math.floor(share * (ranges.length - 1))].toFixed(4);
+  return `null over ±25 mm on ${ranges.length} of 1000 random layouts: ${part(0.5)}° (median), ${part(0.9)}° (90th of 100)`;
+}
+
+/** Three pivots with three holes each, three coordinates that may slide. */
+export function armsToFind() {
+  const build = blankBuild('bench');
+  const { points } = build.front;
+  const holes = (at: number) => ({ kind: 'choices' as const, at: [at, at + 25, at + 50] });
+  const slot = (at: number) => ({ kind: 'range' as const, min: at - 40, max: at + 40, step: 0 });
+  build.front.freedoms = {
+    upperFrontInner: {
+      up: holes(points.upperFrontInner.up - 25),
+      out: slot(points.upperFrontInner.out),
+    },
+    upperRearInner: {
+      up: holes(points.upperRearInner.up - 25),
+      out: slot(points.upperRearInner.out),
+    },
+    lowerFrontInner: { up: holes(points.lowerFrontInner.up - 25) },
+    upperOuter: { up: slot(points.upperOuter.up) },
+  };
+  return build;
+}
+
+export function withRoom() {
+  const build = blankBuild('bench');
+  const point = (ahead: number, out: number, up: number) => ({ ahead, out, up });
+  build.room = {
+    ...startingRoom(),
+    keepOuts: [
+      {
+        kind: 'box',
+        id: 'sump',
+        name: 'sump',
+        axle: 'front',
+        middle: point(-150, 60, 200),
+        size: point(300, 260, 160),
+      },
+      {
+        kind: 'cylinder',
+        id: 'damper',
+        name: 'damper',
+        axle: 'front',
+        from: point(0, 330, 420),
+        to: point(0, 540, 190),
+        diameter: 60,
+      },
+    ],
+  };
+  return build;
+}

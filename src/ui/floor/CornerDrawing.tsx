@@ -1,0 +1,157 @@
+import { distance } from '@/core/geometry/vec';
+import type { Vec } from '@/core/geometry/vec';
+import type { AxleDesign } from '@/core/model/build';
+import { POINT_NAMES } from '@/core/model/points';
+import type { PointName } from '@/core/model/points';
+import { SLATE } from '../theme';
+import { MEMBERS, kingpinString, nearestOnKingpin, rimOutline, wheelOutlines } from './drawing';
+import type { Drawn, MemberKind, ViewName } from './drawing';
+import { ContactMark } from './marks';
+import type { Strings } from './strings';
+
+type ToPixels = (p: Vec) => [number, number];
+
+const FILL: Record<MemberKind, string> = {
+  arm: SLATE.chalk,
+  upright: SLATE.soft,
+  rod: SLATE.chalk,
+};
+
+const lineOf = (px: ToPixels) => (from: Vec, to: Vec) => {
+  const [x1, y1] = px(from);
+  const [x2, y2] = px(to);
+  return { x1, y1, x2, y2 };
+};
+
+/** The corner itself in one view: tyre, rim, arms, upright and rod at their drawn diameters, its strings. */
+export function CornerDrawing({
+  view,
+  drawn,
+  px,
+  scale,
+  strings,
+  tyre,
+  rim,
+  shaft,
+}: {
+  view: ViewName;
+  drawn: Drawn;
+  px: ToPixels;
+  /** Pixels per mm. */
+  scale: number;
+  strings: Strings;
+  tyre: AxleDesign['tyre'];
+  rim: AxleDesign['rim'];
+  shaft: readonly [Vec, Vec] | null;
+}) {
+  const { at } = drawn;
+  const line = lineOf(px);
+  const outline = wheelOutlines(drawn, tyre);
+  const [stringTop, stringFoot] = kingpinString(drawn, outline.contact[2]);
+  const list = (points: Vec[]) =>
+    points
+      .map((p) =>
+        px(p)
+          .map((v) => v.toFixed(2))
+          .join(','),
+      )
+      .join(' ');
+  return (
+    <>
+      <g fill={SLATE.raised} fillOpacity={0.7} stroke={SLATE.string} strokeLinejoin="round">
+        <polygon points={list(outline[view])} strokeWidth={1.5} data-part="tyre" />
+        {view === 'side' && <polygon points={list(outline.rim)} strokeWidth={1} fill="none" />}
+      </g>
+      {rim && view !== 'side' && (
+        <polygon
+          points={list(rimOutline(drawn, rim, view))}
+          fill="none"
+          stroke={SLATE.string}
+          strokeDasharray="3 3"
+          data-part="rim"
+        />
+      )}
+      {strings.pivots && (
+        <g stroke={SLATE.string} strokeDasharray="7 4" strokeWidth={1}>
+          <line {...line(at.lowerFrontInner, at.lowerRearInner)} />
+          <line {...line(at.upperFrontInner, at.upperRearInner)} />
+        </g>
+      )}
+      <g strokeLinecap="round" strokeOpacity={0.88}>
+        {MEMBERS.map(({ from, to, diameter, kind }) => (
+          <line
+            key={from + to}
+            {...line(at[from], at[to])}
+            stroke={FILL[kind]}
+            strokeWidth={Math.max(1.5, diameter * scale)}
+          />
+        ))}
+        <line
+          {...line(at.wheelCentre, nearestOnKingpin(drawn))}
+          stroke={SLATE.soft}
+          strokeWidth={Math.max(1.5, 26 * scale)}
+        />
+      </g>
+      {shaft && (
+        <line
+          {...line(...shaft)}
+          stroke={SLATE.string}
+          strokeWidth={Math.max(1.5, 28 * scale)}
+          strokeOpacity={0.7}
+          strokeLinecap="round"
+          data-part="half-shaft"
+        />
+      )}
+      {strings.kingpin && (
+        <line
+          {...line(stringTop, stringFoot)}
+          stroke={SLATE.accent}
+          strokeWidth={1}
+          strokeOpacity={0.9}
+        />
+      )}
+      {view !== 'above' && <ContactMark at={px(outline.contact)} foot={px(stringFoot)} />}
+    </>
+  );
+}
+
+/** Another layout in the same position, thin, a cross at every joint. */
+export function ComparedCorner({ drawn, px }: { drawn: Drawn; px: ToPixels }) {
+  const line = lineOf(px);
+  return (
+    <g stroke={SLATE.chalk} strokeOpacity={0.75} fill="none" strokeWidth={1} data-part="compared">
+      {MEMBERS.map(({ from, to }) => (
+        <line key={from + to} {...line(drawn.at[from], drawn.at[to])} />
+      ))}
+      {POINT_NAMES.map((name) => {
+        const [x, y] = px(drawn.at[name]);
+        return <path key={name} d={`M${x - 3} ${y}h6M${x} ${y - 3}v6`} />;
+      })}
+    </g>
+  );
+}
+
+/** What would move if a proposal were taken. */
+export function ProposedCorner({
+  drawn,
+  proposed,
+  px,
+}: {
+  drawn: Drawn;
+  proposed: Drawn;
+  px: ToPixels;
+}) {
+  const line = lineOf(px);
+  const moved = (name: PointName) => distance(proposed.at[name], drawn.at[name]) > 0.02;
+  return (
+    <g stroke={SLATE.accent} fill="none" strokeDasharray="5 4" strokeWidth={1.6}>
+      {MEMBERS.filter(({ from, to }) => moved(from) || moved(to)).map(({ from, to }) => (
+        <line key={from + to} {...line(proposed.at[from], proposed.at[to])} />
+      ))}
+      {POINT_NAMES.filter(moved).map((name) => {
+        const [x, y] = px(proposed.at[name]);
+        return <circle key={name} cx={x} cy={y} r={7} />;
+      })}
+    </g>
+  );
+}
