@@ -219,10 +219,11 @@ function doubtsOf(
     const alone = scores.filter(({ free }) => free < CHECKED);
     if (alone.length === scores.length)
       return ['no tape checks another: a slip would not show. Tape one more pair of marks'];
-    return alone.map(
-      ({ taped }) =>
-        `nothing checks ${name(taped.from)} to ${name(taped.to)}: a slip there would not show. Read it twice`,
-    );
+    if (alone.length === 0) return [];
+    const tapes = alone.map(({ taped }) => `${name(taped.from)} to ${name(taped.to)}`);
+    return [
+      `nothing checks ${tapes.join(', ')}: a slip there would not show. Read ${tapes.length > 1 ? 'them' : 'it'} twice`,
+    ];
   }
   const alike = scores.filter(({ score }) => score > worst.score * 0.98).length;
   if (alike > 1)
