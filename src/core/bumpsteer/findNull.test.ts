@@ -129,6 +129,33 @@ describe('a null that is searched for', () => {
       expect(Math.max(...held.map(({ ackermann }) => ackermann!))).toBeGreaterThan(free.ackermann!);
   });
 
+  it('warns of an answer that brings the tie rod too close to something', () => {
+    const build = freed(blankBuild('x'), ({ tieRodInner }) => ({
+      tieRodInner: { up: slot(tieRodInner.up), out: slot(tieRodInner.out) },
+    }));
+    const clear = search(build, STARTING_WANTED);
+    const best = clear.found[clear.paper];
+    expect(best.doubts).toEqual([]);
+    const { ahead, out, up } = best.points.tieRodInner;
+    // Beyond where the answer goes: farther from the rod as it is drawn.
+    const way = Math.sign(up - build.front.points.tieRodInner.up);
+    build.room = {
+      wanted: { moving: 10, tyre: 20, ground: 60 },
+      keepOuts: [
+        {
+          kind: 'box',
+          id: 'b',
+          name: 'bell housing',
+          axle: 'front',
+          middle: { ahead, out: out + 10, up: up + 22 * way },
+          size: { ahead: 30, out: 30, up: 10 },
+        },
+      ],
+    };
+    const found = search(build, STARTING_WANTED).found.map(({ doubts }) => doubts.join());
+    expect(found.join()).toMatch(/the tie rod (inner joint )?to the bell housing: \d+ mm/);
+  });
+
   it('has nothing to offer where nothing is free', () => {
     const build = blankBuild('x');
     expect(openedRod(build.front)).toEqual([]);

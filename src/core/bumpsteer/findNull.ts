@@ -2,6 +2,7 @@ import { find } from '../find/find';
 import type { Found } from '../find/find';
 import { openedOf } from '../freedoms/freedoms';
 import type { FreedomKind } from '../freedoms/freedoms';
+import { clearancesOf } from '../clearance/room';
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
 import type { BumpSteer } from './bumpSteer';
 import { buildableOf } from './buildable';
@@ -79,13 +80,12 @@ export function* findNull(
     if (!found.some((other) => sameChanges(other, described))) found.push(described);
   }
   const shown = fewOfEach(found.sort(better)).slice(0, SHOWN);
+  const tight = wanted.placing ? tightOf(build, axle, side, design) : null;
   for (const [i, one] of wanted.placing ? shown.entries() : []) {
-    one.buildable = buildableOf(
-      withPoints(design, side, one.points),
-      side,
-      build.travel,
-      wanted.placing!,
-    );
+    const built = withPoints(design, side, one.points);
+    one.doubts.push(...tighter(tight, tightOf(build, axle, side, built)));
+    yield 0.7 + (0.3 * (i + 0.5)) / shown.length;
+    one.buildable = buildableOf(built, side, build.travel, wanted.placing!);
     yield 0.7 + (0.3 * (i + 1)) / shown.length;
   }
   const least = (value: (one: NullFound) => number) =>
@@ -99,6 +99,31 @@ export function* findNull(
     steady: least(({ buildable }) => buildable?.ninety ?? Infinity),
   };
 }
+
+/** Places where the tie rod or its joints come too close, by what to what; clearance in mm. */
+function tightOf(
+  build: Build,
+  axle: AxleName,
+  side: Side,
+  design: AxleDesign,
+): Map<string, number> {
+  const close = clearancesOf({ ...build, [axle]: design }, axle, side) ?? [];
+  return new Map(
+    close
+      .filter(({ what, clearance, wanted }) => what.startsWith('tie rod') && clearance < wanted)
+      .map(({ what, to, clearance }) => [`the ${what} to the ${to}`, clearance]),
+  );
+}
+
+/** What comes too close that did not before, or closer than it did. */
+const tighter = (before: Map<string, number> | null, after: Map<string, number>): string[] =>
+  [...after]
+    .filter(([pair, clearance]) => clearance < (before?.get(pair) ?? Infinity) - 0.5)
+    .map(([pair, clearance]) =>
+      clearance < 0
+        ? `${pair}: ${(-clearance).toFixed(0)} mm into it`
+        : `${pair}: ${clearance.toFixed(0)} mm are left`,
+    );
 
 const better = (a: NullFound, b: NullFound): number => {
   const good = (one: NullFound) => one.verdict === 'very good' && one.doubts.length === 0;

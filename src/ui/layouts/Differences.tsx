@@ -41,20 +41,7 @@ export function Differences({ build, axle, side, unit, against }: Props) {
         Against “{against.name}”, {axle} {side} wheel
       </Typography>
       <Table aria-label="Figures compared">
-        <thead>
-          <tr>
-            <th scope="col">Figure</th>
-            <th scope="col" className="number">
-              open
-            </th>
-            <th scope="col" className="number">
-              {against.name}
-            </th>
-            <th scope="col" className="number">
-              change
-            </th>
-          </tr>
-        </thead>
+        <Head first="Figure" against={against.name} />
         <tbody>
           {figures.map((figure) => {
             const beside = others.find(({ name }) => name === figure.name)?.value ?? null;
@@ -77,20 +64,7 @@ export function Differences({ build, axle, side, unit, against }: Props) {
       </Typography>
       {differences.length > 0 && (
         <Table aria-label="Numbers that differ">
-          <thead>
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col" className="number">
-                open
-              </th>
-              <th scope="col" className="number">
-                {against.name}
-              </th>
-              <th scope="col" className="number">
-                change
-              </th>
-            </tr>
-          </thead>
+          <Head first="What" against={against.name} />
           <tbody>
             {differences.slice(0, MOST).map((difference) => (
               <DifferenceRow
@@ -108,6 +82,19 @@ export function Differences({ build, axle, side, unit, against }: Props) {
     </Box>
   );
 }
+
+const Head = ({ first, against }: { first: string; against: string }) => (
+  <thead>
+    <tr>
+      <th scope="col">{first}</th>
+      {['open', against, 'change'].map((word, i) => (
+        <th key={i} scope="col" className="number">
+          {word}
+        </th>
+      ))}
+    </tr>
+  </thead>
+);
 
 /** Rows shown at the most. */
 const MOST = 60;

@@ -261,6 +261,15 @@ describe('strength', () => {
     expect(held.build.rod!.grade).toBe('12.9');
   });
 
+  it('says how far the rod’s ends tilt against what they may', () => {
+    show(RodStrength, (build) => {
+      build.room = { keepOuts: [], wanted: { moving: 10, tyre: 20, ground: 60, rodEnd: 3 } };
+    });
+    expect(estimate(/tie rod inner joint tilts/)).toHaveAttribute('data-estimate', 'enough');
+    expect(estimate(/tie rod outer joint tilts/)).toHaveAttribute('data-estimate', 'short');
+    expect(screen.getByText(/Spacers for high misalignment/)).toBeVisible();
+  });
+
   it('asks for thread and a rod that does not buckle', async () => {
     show(RodStrength);
     const type = async (label: string, text: string) => {

@@ -2,15 +2,26 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
 import { RESERVE, rodStrength } from '@/core/bumpsteer/rodStrength';
 import { GRADES, STARTING_ROD, rodSchema } from '@/core/bumpsteer/rodSchema';
 import type { Grade, RodParts } from '@/core/bumpsteer/rodSchema';
+import { kindOf } from '@/core/clearance/jointStates';
+import { TILT_LIMITS } from '@/core/clearance/roomSchema';
+import { tiltsOf } from '@/core/clearance/tilt';
+import { pointLabel } from '@/core/model/points';
 import { standing } from '@/core/upright/standing';
 import { Choice } from '../../fields/Choice';
 import { LengthField, PlainField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
 import { VERDICT } from '../../theme';
 import type { RackProps } from './Rack';
+
+const PLAIN = [
+  { key: 'wheelLoad', label: 'load on the wheel', ending: 'N', width: 126 },
+  { key: 'grip', label: 'grip', ending: '', width: 90 },
+  { key: 'factor', label: 'kerb factor', ending: '×', width: 104 },
+] as const;
 
 const LENGTHS: Partial<Record<keyof RodParts, string>> = {
   bolt: 'outer bolt',
@@ -20,8 +31,11 @@ const LENGTHS: Partial<Record<keyof RodParts, string>> = {
   engaged: 'thread engaged',
 };
 
+type Row = [what: string, figure: string, enough: boolean | null];
+
 /** First estimates of what the tie rod carries and what that does to spacer, rod and thread. */
-export function RodStrength({ build, design, points, unit, onEdit }: RackProps) {
+export function RodStrength(props: RackProps) {
+  const { build, design, side, points, steered, unit, onEdit } = props;
   const parts = build.rod ?? STARTING_ROD;
   const set = <K extends keyof RodParts>(key: K, value: RodParts[K], step?: string) =>
     onEdit((draft) => {
@@ -30,7 +44,21 @@ export function RodStrength({ build, design, points, unit, onEdit }: RackProps) 
     }, step);
   const { scrub } = standing(points, design.static, design.tyre.radius);
   const found = rodStrength(points, { scrub, width: design.tyre.width }, parts);
-  const rows: [string, string, boolean | null][] = [
+  const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
+  const bends = (['tieRodInner', 'tieRodOuter'] as const).flatMap((name): Row[] => {
+    if (!tilts) return [];
+    const kind = kindOf(name, steered);
+    const limit = build.room?.wanted[kind] ?? TILT_LIMITS[kind];
+    const { tilt } = tilts[name];
+    return [
+      [
+        `${pointLabel(name, steered)} tilts over travel and lock`,
+        `${tilt.toFixed(1)}° of ${limit}°`,
+        tilt <= limit,
+      ],
+    ];
+  });
+  const rows: Row[] = [
     ['lever of the rod about the kingpin', `${found.lever.toFixed(0)} mm`, null],
     ['force along the rod, steered at rest', `${(found.steady / 1000).toFixed(2)} kN`, null],
     ['the same, struck', `${(found.struck / 1000).toFixed(2)} kN`, null],
@@ -49,34 +77,22 @@ export function RodStrength({ build, design, points, unit, onEdit }: RackProps) 
       `${found.engagement.toFixed(0)} mm`,
       parts.engaged >= found.engagement,
     ],
+    ...bends,
   ];
   return (
     <Box component="section" aria-label="Strength" sx={{ overflow: 'auto', minHeight: 0, pr: 0.5 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1, rowGap: 1.5, pt: 1.25 }}>
-        <PlainField
-          label="load on the wheel"
-          ending="N"
-          value={parts.wheelLoad}
-          schema={rodSchema.shape.wheelLoad}
-          onValue={(value, step) => set('wheelLoad', value, step)}
-          width={126}
-        />
-        <PlainField
-          label="grip"
-          ending=""
-          value={parts.grip}
-          schema={rodSchema.shape.grip}
-          onValue={(value, step) => set('grip', value, step)}
-          width={90}
-        />
-        <PlainField
-          label="kerb factor"
-          ending="×"
-          value={parts.factor}
-          schema={rodSchema.shape.factor}
-          onValue={(value, step) => set('factor', value, step)}
-          width={104}
-        />
+        {PLAIN.map(({ key, label, ending, width }) => (
+          <PlainField
+            key={key}
+            label={label}
+            ending={ending}
+            value={parts[key]}
+            schema={rodSchema.shape[key]}
+            onValue={(value, step) => set(key, value, step)}
+            width={width}
+          />
+        ))}
         {(Object.keys(LENGTHS) as ('bolt' | 'spacer' | 'outside' | 'wall' | 'engaged')[]).map(
           (key) => (
             <LengthField
@@ -110,6 +126,12 @@ export function RodStrength({ build, design, points, unit, onEdit }: RackProps) 
           ))}
         </tbody>
       </Table>
+      {bends.some(([, , enough]) => enough === false) && (
+        <Typography variant="body2" sx={{ color: VERDICT.edge, mt: 0.5 }}>
+          + A joint that tilts past its limit binds and breaks. Spacers for high misalignment let a
+          rod end tilt further: type their limit under Arms, room.
+        </Typography>
+      )}
       {(found.boltReserve < RESERVE || parts.spacer > 15) && (
         <Typography variant="body2" sx={{ color: VERDICT.edge, mt: 0.5 }}>
           + A spacer on a bolt held at one end bends. The cures: hold the bolt at both ends (double
