@@ -1,9 +1,17 @@
+import type { Page } from 'puppeteer-core';
 import { readFileSync } from 'node:fs';
 import type * as Axe from 'axe-core';
 import { clickButton, newPage, openBuild, openStation, openWorkshop, typeInto } from './havrik';
 
 const shop = openWorkshop();
 const TABS = ['Datum marks', 'Datum planes', 'Left against right', 'What deserves the caliper'];
+const RACK_PARTS = ['joints', 'null', 'map', 'freedoms', 'find', 'strength'];
+
+/** Opens a part of the rack station and lets it come. */
+async function openPart(page: Page, part: string): Promise<void> {
+  await page.locator(`[aria-label="Rack and tie rod"] button[value="${part}"]`).click();
+  await new Promise((resolve) => setTimeout(resolve, 900));
+}
 const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 
 it.each([
@@ -54,6 +62,10 @@ it.each([
         })
         .map((element) => element.outerHTML.slice(0, 90)),
     ]);
+  for (const part of RACK_PARTS) {
+    await openPart(page, part);
+    expect([part, await sideways()]).toEqual([part, []]);
+  }
   for (const [station, shown] of [
     ['Wheel & upright', '[aria-label="Inside the rim"]'],
     ['Arms', '[aria-label="Arms"]'],
@@ -97,6 +109,16 @@ it('has nothing serious for axe to find', async () => {
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
   expect(await serious()).toEqual([]);
+  await page.keyboard.press('Escape');
+  for (const part of RACK_PARTS) {
+    await openPart(page, part);
+    expect([part, await serious()]).toEqual([part, []]);
+  }
+  await page.locator('::-p-xpath(//header//button[@aria-haspopup="dialog"])').click();
+  await page.waitForSelector('[aria-label="Layouts"] [data-layout]');
+  expect(await serious()).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[aria-label="Layouts"]', { hidden: true });
   for (const station of ['Brief', 'Wheel & upright', 'Arms', 'Take-off']) {
     await openStation(page, station);
     await new Promise((resolve) => setTimeout(resolve, 700));

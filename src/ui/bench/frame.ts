@@ -14,7 +14,7 @@ export const Whole = styled('div')({
 
 export const Middle = styled('main')({
   display: 'grid',
-  gridTemplateRows: 'minmax(0, 1fr) 444px',
+  gridTemplateRows: 'minmax(0, 1fr) 458px',
   minHeight: 0,
   minWidth: 0,
 });

@@ -62,7 +62,11 @@ interface Props {
 export function Readouts(props: Props) {
   const { reading, before: earlier, against, sweep, targets, bands, travel, radius, unit } = props;
   return (
-    <Box component="section" aria-label="Readouts" sx={{ display: 'grid', gap: 0.5 }}>
+    <Box
+      component="section"
+      aria-label="Readouts"
+      sx={{ display: 'grid', gap: 0.5, gridTemplateColumns: 'minmax(0, 1fr)' }}
+    >
       {FIGURES_SHOWN.map((figure) => {
         const now = reading.ok ? reading.value[figure.quantity] : null;
         const before = earlier?.ok ? earlier.value[figure.quantity] : null;
@@ -144,7 +148,7 @@ function ReadoutRow({
 const Label = memo(function Label({ figure }: { figure: Figure }) {
   return (
     <Tooltip title={figure.meaning} placement="left">
-      <Typography variant="body2" sx={{ whiteSpace: 'nowrap' }}>
+      <Typography variant="body2" noWrap>
         {figure.label}
       </Typography>
     </Tooltip>

@@ -18,13 +18,13 @@ export function AtLock({
   return (
     <>
       <Typography variant="h3">At part lock</Typography>
-      <Table aria-label="Toe range at part lock">
+      <Table aria-label="Toe range at part lock" sx={{ '& th, & td': { px: '3px' } }}>
         <thead>
           <tr>
-            <th scope="col">Rack</th>
+            <th scope="col">Rack, mm</th>
             {ranges.map(({ rack }) => (
               <th key={rack} scope="col" className="number">
-                {rack === 0 ? 'straight' : `${Math.abs(rack)} mm ${rack > 0 ? 'left' : 'right'}`}
+                {rack === 0 ? '0' : `${Math.abs(rack)} ${rack > 0 ? 'L' : 'R'}`}
               </th>
             ))}
           </tr>

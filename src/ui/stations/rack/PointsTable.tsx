@@ -83,7 +83,7 @@ export function PointsTable({
 
   const firstError = Object.entries(errors)[0];
   return (
-    <Box sx={{ minWidth: 0 }}>
+    <Box sx={{ minWidth: 0, minHeight: 0, overflow: 'auto', flex: '0 1 auto' }}>
       <Box
         component="table"
         aria-label={`Points, ${unit}`}

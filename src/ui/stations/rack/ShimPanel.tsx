@@ -51,7 +51,7 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
     <Box
       component="section"
       aria-label="Shim"
-      sx={{ borderTop: `1px solid ${PAPER.line}`, pt: 0.75 }}
+      sx={{ borderTop: `1px solid ${PAPER.line}`, pt: 0.75, flex: 'none' }}
     >
       {found ? (
         <Proposal {...{ found, bands, unit, joint, onTake, onLeave, length }} />
