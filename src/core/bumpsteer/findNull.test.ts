@@ -9,6 +9,7 @@ import { anyLayout, axleWith, prepared } from '../../test/layouts';
 import { buildableOf } from './buildable';
 import { classify } from './classify';
 import { STARTING_WANTED, findNull, openedRod } from './findNull';
+import { swapArms } from './swapArms';
 import type { NullWanted } from './nullProblem';
 import { bumpSteerOf, bumpSteerWith, withPoints } from './trial';
 
@@ -127,6 +128,26 @@ describe('a null that is searched for', () => {
     const held = search(build, { ...ON_PAPER, ackermann: true }).found;
     if (free.ackermann! < least)
       expect(Math.max(...held.map(({ ackermann }) => ackermann!))).toBeGreaterThan(free.ackermann!);
+  });
+
+  it('may swap the steering arms side to side: both joints to the other side of the kingpin', () => {
+    const build = bothInner(blankBuild('x'));
+    const { tieRodOuter, lowerOuter, upperOuter } = build.front.points;
+    const swapped = swapArms(build.front, 'left').points;
+    const part = (tieRodOuter.up - lowerOuter.up) / (upperOuter.up - lowerOuter.up);
+    const kingpin = lowerOuter.ahead + part * (upperOuter.ahead - lowerOuter.ahead);
+    expect((swapped.tieRodOuter.ahead + tieRodOuter.ahead) / 2).toBeCloseTo(kingpin, 2);
+    expect(swapped.tieRodOuter).toMatchObject({ out: tieRodOuter.out, up: tieRodOuter.up });
+    expect(swapArms(swapArms(build.front, 'left'), 'left').points.tieRodOuter.ahead).toBeCloseTo(
+      tieRodOuter.ahead,
+      1,
+    );
+    const { found } = search(build, { ...ON_PAPER, swap: true });
+    const other = found.find((one) => one.swapped)!;
+    expect(other.points.tieRodOuter.ahead).toBe(swapped.tieRodOuter.ahead);
+    expect(other.steer.span.range).toBeLessThan(0.05);
+    expect(other.effort).toBeGreaterThan(found.find((one) => !one.swapped)!.effort);
+    expect(search(build).found.some((one) => one.swapped)).toBe(false);
   });
 
   it('warns of an answer that brings the tie rod too close to something', () => {

@@ -8,12 +8,14 @@ import type { BumpSteer } from './bumpSteer';
 import { buildableOf } from './buildable';
 import { NullSearch, ROD_POINTS } from './nullProblem';
 import type { NullFound, NullWanted, Opened } from './nullProblem';
+import { swapArms } from './swapArms';
 import { bumpSteerOf, withPoints } from './trial';
 
 /** Common practice: brackets are tacked to a millimetre and a half, a rod end sits to half of one. */
 export const STARTING_WANTED = {
   lock: false,
   ackermann: false,
+  swap: false,
   spacer: 20,
   placing: { inner: 1.5, outer: 0.5 },
 } satisfies NullWanted;
@@ -51,31 +53,36 @@ export function* findNull(
   wanted: NullWanted,
 ): Generator<number, NullFinding> {
   const design = build[axle] ?? build.front;
-  const search = new NullSearch(build, design, side, wanted);
-  const opened = openedRod(design);
-  const stages = STAGES.map((_, i) =>
-    opened.filter(({ freedom }) => STAGES.indexOf(freedom.kind) <= i),
-  ).filter((stage, i, all) => stage.length > 0 && stage.length !== all[i - 1]?.length);
   const before = bumpSteerOf(design, side, build.travel);
-  const candidates: { found: Found; opened: Opened[] }[] = [];
+  const searches = [
+    ...stagesOf(openedRod(design), new NullSearch(build, design, side, wanted)),
+    ...(wanted.swap
+      ? stagesOf(
+          // Where the joints stand ahead is what the swap decides.
+          openedRod(design).filter(({ coordinate }) => coordinate !== 'ahead'),
+          new NullSearch(build, swapArms(design, side), side, wanted, true),
+        )
+      : []),
+  ];
+  const candidates: { found: Found; opened: Opened[]; search: NullSearch }[] = [];
   let tried = 0;
   let all = true;
-  for (const [i, stage] of stages.entries()) {
-    const finding = find(search.problem(stage), SHOWN);
+  for (const [i, { search, opened }] of searches.entries()) {
+    const finding = find(search.problem(opened), SHOWN);
     let step = finding.next();
     while (!step.done) {
-      yield (0.7 * (i + step.value)) / stages.length;
+      yield (0.7 * (i + step.value)) / searches.length;
       step = finding.next();
     }
     tried += step.value.tried;
     all &&= step.value.all;
-    candidates.push(...step.value.found.map((found) => ({ found, opened: stage })));
+    candidates.push(...step.value.found.map((one) => ({ found: one, opened, search })));
   }
   const found: NullFound[] = [];
-  for (const { found: one, opened: stage } of candidates) {
-    const described = search.describe(one, stage);
+  for (const { found: one, opened, search } of candidates) {
+    const described = search.describe(one, opened);
     // Never what makes it worse, and nothing twice.
-    if (!described || described.changes.length === 0) continue;
+    if (!described || (described.changes.length === 0 && !described.swapped)) continue;
     if (before && described.steer.span.range > before.span.range) continue;
     if (!found.some((other) => sameChanges(other, described))) found.push(described);
   }
@@ -99,6 +106,12 @@ export function* findNull(
     steady: least(({ buildable }) => buildable?.ninety ?? Infinity),
   };
 }
+
+/** A search with washers alone, then with what takes more work too; no stage twice. */
+const stagesOf = (opened: Opened[], search: NullSearch) =>
+  STAGES.map((_, i) => opened.filter(({ freedom }) => STAGES.indexOf(freedom.kind) <= i))
+    .filter((stage, i, all) => stage.length > 0 && stage.length !== all[i - 1]?.length)
+    .map((stage) => ({ search, opened: stage }));
 
 /** Places where the tie rod or its joints come too close, by what to what; clearance in mm. */
 function tightOf(
@@ -135,7 +148,8 @@ const better = (a: NullFound, b: NullFound): number => {
 function fewOfEach(found: NullFound[]): NullFound[] {
   const alike = new Map<string, NullFound[]>();
   for (const one of found) {
-    const key = one.changes.map(({ point, coordinate }) => `${point} ${coordinate}`).join();
+    const moved = one.changes.map(({ point, coordinate }) => `${point} ${coordinate}`);
+    const key = `${one.swapped} ${moved.join()}`;
     alike.set(key, [...(alike.get(key) ?? []), one]);
   }
   const kept = new Set(

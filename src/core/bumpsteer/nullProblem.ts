@@ -14,6 +14,7 @@ import { ackermannAt } from '../steering/ackermann';
 import { judgeBumpSteer } from './bumpSteer';
 import type { BumpSteer, Verdict } from './bumpSteer';
 import type { Buildable, Placing } from './buildable';
+import { SWAP_EFFORT } from './swapArms';
 import { bumpSteerOf, withPoints } from './trial';
 
 /** What the tie rod is to do besides leaving the toe alone. */
@@ -22,6 +23,8 @@ export interface NullWanted {
   lock: boolean;
   /** Ackermann stays within the brief's band. */
   ackermann: boolean;
+  /** The steering arms may be swapped side to side, the rack going to the other side of the kingpins. */
+  swap: boolean;
   /** No stack of washers is longer, mm. */
   spacer: number;
   /** How exactly joints are placed; null where no cars are to be built. */
@@ -43,6 +46,8 @@ export interface NullChange {
 
 /** One way to less bump steer that a builder can carry out. */
 export interface NullFound {
+  /** The steering arms swapped; `changes` are from there. */
+  swapped: boolean;
   changes: NullChange[];
   points: Pick<Points, 'tieRodInner' | 'tieRodOuter'>;
   effort: number;
@@ -88,6 +93,7 @@ export class NullSearch {
     private readonly design: AxleDesign,
     private readonly side: Side,
     private readonly wanted: NullWanted,
+    private readonly swapped = false,
   ) {
     this.travel = build.travel;
     const { tieRodInner, tieRodOuter } = pointsOf(design, side);
@@ -196,9 +202,10 @@ export class NullSearch {
       return spans[0] === null || spans[1] === null ? null : Math.max(spans[0], spans[1]);
     };
     return {
+      swapped: this.swapped,
       changes,
       points,
-      effort: found.effort,
+      effort: found.effort + (this.swapped ? SWAP_EFFORT : 0),
       steer,
       verdict: judgeBumpSteer(steer.worst, this.targets.bumpSteer),
       atLock: this.rack > 0 ? { half: rangeAt(0.5), full: rangeAt(1) } : null,

@@ -70,6 +70,11 @@ export function NullFinder(props: RackProps) {
             on={wanted.ackermann}
             onSwitch={(ackermann) => change({ ackermann })}
           />
+          <Toggle
+            label="Steering arms may be swapped side to side"
+            on={wanted.swap}
+            onSwitch={(swap) => change({ swap })}
+          />
         </Box>
       )}
       <SearchRow

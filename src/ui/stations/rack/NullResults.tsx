@@ -44,6 +44,13 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
           >
             <Box sx={{ flex: 1, minWidth: 0 }}>
               <Typography variant="body2" component="div">
+                {one.swapped && (
+                  <div>
+                    Swap the steering arms side to side: joint at{' '}
+                    {length(one.points.tieRodOuter.ahead)} {unit} ahead, the rack’s at{' '}
+                    {length(one.points.tieRodInner.ahead)}
+                  </div>
+                )}
                 {one.changes.map((change) => (
                   <div key={`${change.point} ${change.coordinate}`}>
                     {instruction(change, steered, length, unit)}
@@ -57,6 +64,9 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
                 {[
                   i === paper ? '★ least on paper' : '',
                   i === steady ? '★ stays best when it is built' : '',
+                  one.swapped
+                    ? '+ the same rack now steers the other way: turn it over, or take its pinion to the other side'
+                    : '',
                   ...one.doubts.map((doubt) => `+ ${doubt}`),
                   longest(one) > LONG_SPACER
                     ? '+ a spacer this long in single shear bends: hold the bolt at both ends'

@@ -235,6 +235,19 @@ describe('a null that is searched for', () => {
     expect(answers()).toHaveLength(0);
   });
 
+  it('offers swapped steering arms when they may be, and says what that does to the rack', async () => {
+    show(NullFinder, free);
+    await user.click(screen.getByLabelText('Steering arms may be swapped side to side'));
+    await press(screen, 'Find a null');
+    await waitFor(() => expect(answers().length).toBeGreaterThan(0));
+    const swapped = Array.from(answers()).find((one) =>
+      one.textContent!.includes('Swap the steering arms'),
+    )!;
+    expect(swapped).toHaveTextContent(/now steers the other way/);
+    await press(within(swapped), 'Take');
+    expect(held.build.front.points.tieRodOuter.ahead).toBeGreaterThan(0);
+  });
+
   it('says when nothing within the freedoms does better', async () => {
     show(NullFinder, ({ front }) => {
       const { up } = front.points.tieRodOuter;
