@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { PLANES, PLANE_NAMES } from '@/core/bumpsteer/bumpMap';
 import type { BumpMap, PlaneName } from '@/core/bumpsteer/bumpMap';
 import { bumpSteerOf, fromVec, withPoints } from '@/core/bumpsteer/trial';
@@ -55,6 +55,7 @@ export function NullMap(props: RackProps) {
     };
   }, [design, side, travel, plane, size]);
 
+  const rules = useMemo(() => rulesOfThumb(design, side, travel), [design, side, travel]);
   const { point, across, up } = PLANES[plane];
   const now = points[point];
   const map = found?.map.plane === plane && found.map.size === Number(size) ? found.map : null;
@@ -75,7 +76,7 @@ export function NullMap(props: RackProps) {
     const at = fromVec(line.at);
     marks.push({ kind: 'null', at: [at[across], at[up]], label: 'null line' });
   }
-  for (const says of rulesOfThumb(design, side, travel)) {
+  for (const says of rules) {
     const at = fromVec(says.at);
     if (says.point === point)
       marks.push({ kind: 'rule', at: [at[across], at[up]], label: says.rule });
