@@ -20,9 +20,11 @@ beforeEach(() => {
 
 /** Types into the first field of that name, and leaves it. */
 async function fill(label: string, text: string): Promise<void> {
-  const selector = `::-p-aria([name="${label}"][role="textbox"])`;
-  await page.waitForSelector(selector);
-  await page.click(selector, { count: 3 });
+  const labels = `[...document.querySelectorAll('label')]`;
+  const mine = `(label) => label.textContent === ${JSON.stringify(label)}`;
+  await until(page, `${labels}.some(${mine})`);
+  const id = (await page.evaluate(`${labels}.find(${mine}).htmlFor`)) as string;
+  await page.click(`[id="${id}"]`, { count: 3 });
   await page.keyboard.type(text);
   await page.keyboard.press('Tab');
 }
