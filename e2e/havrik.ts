@@ -138,7 +138,7 @@ export async function clickButton(page: Page, name: string): Promise<void> {
   await page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
 }
 
-/** Opens a station of the bench by its name in the rail, which may move under the pointer while states change. */
+/** Opens a station of the bench by its name in the rail. A list that fades may take the first click. */
 export async function openStation(page: Page, name: string): Promise<void> {
   const button = `//nav[@aria-label="Stations"]/button[starts-with(., "${name}")]`;
   for (let tries = 0; tries < 3; tries++) {

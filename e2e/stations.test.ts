@@ -48,6 +48,8 @@ it('takes a new build from its brief to a wheel that stands where it is wanted',
   await openStation(page, 'Brief');
   await page.locator('::-p-aria([name="Use"][role="combobox"])').click();
   await page.locator('::-p-aria([name="Hillclimb"][role="option"])').click();
+  // The list takes clicks until it has faded.
+  await until(page, `!document.querySelector('[role=listbox]')`);
   await shows('[data-target="lock"]', 'Hairpins|corners');
   await fill('Tyre size', '175/50R13');
   expect(await page.$eval('main', (main) => main.textContent)).toMatch(/inner wheel turns/);
