@@ -138,17 +138,11 @@ export async function clickButton(page: Page, name: string): Promise<void> {
   await page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
 }
 
-/** Opens a station of the bench by its name in the rail. A list that fades may take the first click. */
+/** Opens a station of the bench by its name in the rail. */
 export async function openStation(page: Page, name: string): Promise<void> {
   const button = `//nav[@aria-label="Stations"]/button[starts-with(., "${name}")]`;
-  for (let tries = 0; tries < 3; tries++) {
-    await page.locator(`::-p-xpath(${button})`).click();
-    const open = await page
-      .waitForSelector(`::-p-xpath(${button}[@aria-current])`, { timeout: 3000 })
-      .catch(() => null);
-    if (open) return;
-  }
-  throw new Error(`the station “${name}” does not open`);
+  await page.locator(`::-p-xpath(${button})`).click();
+  await page.waitForSelector(`::-p-xpath(${button}[@aria-current])`);
 }
 
 /** The figure a readout shows. */

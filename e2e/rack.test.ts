@@ -55,14 +55,12 @@ it('shades a map in the worker, goes where it is clicked, and keeps the page fre
     return seen.size;
   });
   expect(shades).toBeGreaterThan(4);
-  const map = (await (await page.$('[data-map] svg'))!.boundingBox())!;
   const line = (await (await page.$('[data-map-mark="null"] path'))!.boundingBox())!;
   await page.mouse.click(line.x + line.width / 2, line.y + line.height / 2);
   await shows('[aria-label="Bump map"] [role=status]', '0.0\\d\\d°');
   await clickButton(page, 'Take');
   await until(page, `document.querySelector('[data-map]') !== null`);
   expect(await toeRange()).toBeLessThan(0.15);
-  expect(map.width).toBeGreaterThan(200);
   await clickButton(page, 'Undo');
   await settled(page);
 });
