@@ -2,7 +2,10 @@ import { USUAL_STOCK } from '../freedoms/freedoms';
 import type { Freedoms } from '../freedoms/freedoms';
 import { prepareAxle } from '../kinematics/axle';
 import { blankBuild } from '../model/starts';
+import { heldCamber } from '../motion/held';
 import { readAt } from '../motion/sweep';
+import { noTakeOff } from '../takeoff/records';
+import { findNull, STARTING_WANTED } from '../bumpsteer/findNull';
 import { CLOSE, armsFromCamber, openedArms, upperArmLength } from './armsFromCamber';
 import type { ArmsWanted } from './armsFromCamber';
 
@@ -41,9 +44,9 @@ it('reaches a camber gain with pivots that can be moved, and reports what a fres
     if (!reading.ok) throw new Error(reading.why);
     return reading.value;
   };
-  expect((at(0.01).camber - at(-0.01).camber) * 1250).toBeCloseTo(best.gain, 3);
-  expect(at(60).camber - at(0).camber).toBeCloseTo(best.bump, 9);
-  expect(at(0).rollCentre).toBeCloseTo(best.rollCentre, 9);
+  expect((at(0.01).camber - at(-0.01).camber) * 1250).toBeCloseTo(best.withRod.gain, 3);
+  expect(at(60).camber - at(0).camber).toBeCloseTo(best.withRod.bump, 9);
+  expect(at(0).rollCentre - at(0).contactUp).toBeCloseTo(best.withRod.rollCentre, 9);
   // A bracket's rear pivot goes along with its front one.
   const by = (point: 'upperFrontInner' | 'upperRearInner') =>
     best.points[point].up - build.front.points[point].up;
@@ -79,11 +82,7 @@ it('finds arms that are known to be there: camber both ways, roll centre, level,
     Object.assign(there[point], { out: 238, up: 175 });
   const prepared = prepareAxle({ ...build.front, points: there });
   if (!prepared.ok) throw new Error('sound');
-  const at = (travel: number) => {
-    const reading = readAt(prepared.axle.left, travel, 0);
-    if (!reading.ok) throw new Error(reading.why);
-    return reading.value;
-  };
+  const held = heldCamber(prepared.axle.left, build.travel)!;
   const { found } = run(
     {
       upperFrontInner: { up: slot(300, 460), out: slot(200, 480) },
@@ -91,16 +90,16 @@ it('finds arms that are known to be there: camber both ways, roll centre, level,
     },
     {
       gain: undefined,
-      bump: at(60).camber - at(0).camber,
-      droop: at(-60).camber - at(0).camber,
-      rollCentre: at(0).rollCentre,
+      bump: held.bump,
+      droop: held.droop,
+      rollCentre: held.rollCentre,
       level: true,
       upperArm: upperArmLength(there),
     },
   );
   const [best] = found;
   expect(best.reached).toBe(true);
-  expect(Math.abs(best.rollCentre - at(0).rollCentre)).toBeLessThanOrEqual(CLOSE.rollCentre + 1e-6);
+  expect(Math.abs(best.rollCentre - held.rollCentre)).toBeLessThanOrEqual(CLOSE.rollCentre + 1e-6);
   expect(Math.abs(best.points.lowerFrontInner.up - 175)).toBeLessThanOrEqual(CLOSE.level + 0.1);
   expect(Math.abs(upperArmLength(best.points) - upperArmLength(there))).toBeLessThanOrEqual(
     CLOSE.upperArm + 1e-6,
@@ -122,6 +121,126 @@ it('says which coordinate would have to give, and by how much, where nothing rea
     { gain: -1.6 },
   );
   expect(wider.found[0].reached).toBe(true);
+});
+
+it('keeps its figure once the bump steer is nulled', () => {
+  for (const gain of [-1.3, -1, -0.7]) {
+    const { found, build } = run(
+      { upperFrontInner: { up: slot(300, 460), out: slot(200, 480) } },
+      { gain },
+    );
+    const [best] = found;
+    const { tieRodInner: at } = best.points;
+    const front = {
+      ...build.front,
+      points: best.points,
+      freedoms: {
+        tieRodInner: { out: slot(at.out - 80, at.out + 80), up: slot(at.up - 80, at.up + 80) },
+      },
+    };
+    const search = findNull({ ...build, front }, 'front', 'left', {
+      ...STARTING_WANTED,
+      placing: null,
+    });
+    let step = search.next();
+    while (!step.done) step = search.next();
+    const { found: nulls, paper } = step.value;
+    const prepared = prepareAxle({ ...front, points: { ...best.points, ...nulls[paper].points } });
+    if (!prepared.ok) throw new Error('sound');
+    const ride = readAt(prepared.axle.left, 0, 0);
+    if (!ride.ok) throw new Error(ride.why);
+    expect(nulls[paper].steer.span.range).toBeLessThan(0.02);
+    expect(25 * ride.perTravel.camber).toBeCloseTo(best.gain, 2);
+    expect(25 * ride.perTravel.camber).toBeCloseTo(gain, 1);
+  }
+});
+
+it('asks nothing of what is welded, nor of an upright that was measured as one solid part', () => {
+  const wanted = { gain: -1.6, together: true };
+  const build = buildWith({ upperFrontInner: { up: slot(384, 386) } });
+  const read = { value: 0, tolerance: 1 };
+  build.takeOff = {
+    ...noTakeOff(),
+    measured: (['lowerOuter', 'upperOuter'] as const).map((point) => ({
+      axle: 'front' as const,
+      side: 'left' as const,
+      point,
+      method: 'bench' as const,
+      inboard: read,
+      above: read,
+      ahead: read,
+    })),
+  };
+  const opening = (of: typeof build) => {
+    const search = armsFromCamber(of, 'front', wanted);
+    for (;;) {
+      const step = search.next();
+      if (step.done) return step.value.opening;
+    }
+  };
+  expect(opening(build)!.point).toMatch(/Inner$/);
+  build.front.freedoms!.upperFrontInner!.up = { kind: 'fixed' };
+  build.front.freedoms!.upperFrontInner!.out = { kind: 'fixed' };
+  build.front.freedoms!.lowerOuter = { up: slot(160, 160) };
+  expect(opening(build)!.point).not.toMatch(/^upper/);
+});
+
+it('does with as few brackets as will do, against every part of the freedoms (20 cases)', () => {
+  let fewer = 0;
+  for (let n = 0; n < 20; n++) {
+    const by = 6 + n;
+    const build = blankBuild('x');
+    const { points } = build.front;
+    const around = (point: 'upperFrontInner' | 'lowerFrontInner' | 'upperOuter', c: 'out' | 'up') =>
+      slot(points[point][c] - by, points[point][c] + by);
+    const open = {
+      upperFrontInner: {
+        up: around('upperFrontInner', 'up'),
+        out: around('upperFrontInner', 'out'),
+      },
+      lowerFrontInner: { up: around('lowerFrontInner', 'up') },
+    };
+    const gain = -0.85 - 0.03 * (n % 8);
+    const { found } = run(open, { gain, rollCentre: n % 2 ? 65 + n : undefined });
+    if (!found[0]?.reached) continue;
+    // Another way: a grid over each part of the freedoms, smallest parts first.
+    const coordinates = [
+      ['upperFrontInner', 'up'],
+      ['upperFrontInner', 'out'],
+      ['lowerFrontInner', 'up'],
+    ] as const;
+    const does = (moves: number[]): boolean => {
+      const moved = structuredClone(points);
+      coordinates.forEach(([point, c], k) => {
+        moved[point][c] += moves[k];
+        moved[point === 'upperFrontInner' ? 'upperRearInner' : 'lowerRearInner'][c] += moves[k];
+      });
+      const prepared = prepareAxle({ ...build.front, points: moved });
+      const held = prepared.ok && heldCamber(prepared.axle.left, build.travel);
+      return (
+        held !== false &&
+        held !== null &&
+        Math.abs(held.gain - gain) <= CLOSE.gain &&
+        (n % 2 === 0 || Math.abs(held.rollCentre - 65 - n) <= CLOSE.rollCentre)
+      );
+    };
+    const grid = Array.from({ length: 13 }, (_, i) => (by * (i - 6)) / 6);
+    const withJust = (mask: number): boolean => {
+      const of = (k: number) => ((mask >> k) & 1 ? grid : [0]);
+      return of(0).some((a) => of(1).some((b) => of(2).some((c) => does([a, b, c]))));
+    };
+    const least = [0, 1, 2, 4, 3, 5, 6, 7].find(withJust);
+    const moved = new Set(
+      found[0].changes
+        .filter(({ point }) => !/Rear/.test(point))
+        .map(({ point, coordinate }) => `${point} ${coordinate}`),
+    );
+    if (least === undefined) continue;
+    const bits = [0, 1, 2].filter((k) => (least >> k) & 1).length;
+    expect(moved.size).toBeLessThanOrEqual(bits);
+    fewer += Number(bits < 3);
+  }
+  expect(fewer).toBeGreaterThan(8);
 });
 
 it('has only the present arms to offer where nothing may move', () => {

@@ -2,16 +2,22 @@ import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
 import { effortOf, limitsOf, openedOf, placesOf, stepOf } from '../freedoms/freedoms';
 import type { Freedom } from '../freedoms/freedoms';
 import { find } from '../find/find';
-import type { Finding, Found, Problem, Variable } from '../find/find';
+import type { Found, Problem, Variable } from '../find/problem';
+import { Solver } from '../find/solver';
 import { distance, footOnLine, sub, unit } from '../geometry/vec';
 import { prepareAxle } from '../kinematics/axle';
 import { vec } from '../kinematics/wishboneChain';
 import type { AxleDesign, AxleName, Build, Travel } from '../model/build';
 import type { Coordinate, PointName, Points } from '../model/points';
-import { COLUMN, ROW_SIZE } from '../motion/quantities';
-import { makeSweep, readAt, runSweep, slopeAt, travelSweep, valueAt } from '../motion/sweep';
+import { heldCamber } from '../motion/held';
+import type { HeldCamber } from '../motion/held';
+import { readAt, runSweep, travelSweep, valueAt } from '../motion/sweep';
+import { mayMove } from '../takeoff/solid';
 
-/** What the arms are to do. Degrees and mm. */
+/**
+ * What the arms are to do. Degrees and mm; camber and roll centre with the steering held straight: what they
+ * will be once bump steer is nulled, whatever the tie rod does now.
+ */
 export interface ArmsWanted {
   /** Camber change per 25 mm of bump at ride height, + top out. */
   gain?: number;
@@ -57,16 +63,13 @@ export interface Change {
 }
 
 /** One way to arms that do what is wanted, or come nearest. */
-export interface ArmsFound {
+export interface ArmsFound extends HeldCamber {
   changes: Change[];
   points: Points;
   reached: boolean;
   effort: number;
-  /** Camber per 25 mm at ride height, its change at full bump and droop, and the roll centre at ride height. */
-  gain: number;
-  bump: number;
-  droop: number;
-  rollCentre: number;
+  /** The same with the tie rod as it is now: its bump steer turns the wheel, and caster makes camber of that. */
+  withRod: HeldCamber;
   scrub: number;
   /** Toe range over the travel, to be nulled next; null where the tie rod does not reach. */
   bumpSteer: number | null;
@@ -117,30 +120,47 @@ export function* armsFromCamber(
 ): Generator<number, ArmsFinding> {
   const design = build[axle] ?? build.front;
   const opened = openedArms(design, wanted.together);
-  const search = new ArmsProblem(design, build.travel, wanted, opened);
-  const finding: Finding = yield* find(search.problem);
-  const found = finding.found.map((one) => search.describe(one));
+  const search = new ArmsProblem(build, axle, design, wanted, opened);
+  const finding = yield* find(search.problem);
+  const reached = finding.found.filter((one) => one.reached);
+  const nearest = [...finding.found].sort((a, b) => a.miss - b.miss);
+  // Those that reach it in the order of work; short of it the nearest, then others near it with less work.
+  const shown = reached.length > 0 ? reached : onFront(nearest);
+  const found = shown.slice(0, SHOWN).flatMap((one) => search.describe(one) ?? []);
   return {
     found,
     tried: finding.tried,
     all: finding.all,
-    opening: found.some(({ reached }) => reached) ? null : yield* search.opening(finding.found[0]),
+    opening: reached.length > 0 ? null : yield* search.opening(nearest[0]),
   };
+}
+
+const SHOWN = 12;
+
+/** Those that none is both nearer and less work than; the list comes nearest first. */
+function onFront(nearest: Found[]): Found[] {
+  let least = Infinity;
+  return nearest.filter(({ effort }) => {
+    if (effort >= least) return false;
+    least = effort;
+    return true;
+  });
 }
 
 class ArmsProblem {
   readonly problem: Problem;
-  private readonly sweep = makeSweep(3);
   private readonly points: Points;
+  private readonly travel: Travel;
 
   constructor(
+    private readonly build: Build,
+    private readonly axle: AxleName,
     private readonly design: AxleDesign,
-    private readonly travel: Travel,
     private readonly wanted: ArmsWanted,
     private readonly opened: Opened[],
   ) {
     this.points = structuredClone(design.points);
-    this.sweep.travel.set([travel.bump, -travel.droop, 0]);
+    this.travel = build.travel;
     this.problem = this.over(
       opened.map((one) => this.variable(one)),
       opened,
@@ -177,18 +197,14 @@ class ArmsProblem {
         this.place(points, values, opened);
         const { rightPoints: _, ...mirrored } = this.design;
         const prepared = prepareAxle({ ...mirrored, points });
-        if (!prepared.ok || runSweep(prepared.axle.left, this.sweep) < 3) return false;
-        const camber = (i: number) => this.sweep.rows[i * ROW_SIZE + COLUMN.camber];
+        const held = prepared.ok && heldCamber(prepared.axle.left, this.travel);
+        if (!held) return false;
         let next = 0;
-        if (wanted.gain !== undefined)
-          into[next++] = (25 * slopeAt(this.sweep, 2, 'camber') - wanted.gain) / CLOSE.gain;
-        if (wanted.bump !== undefined)
-          into[next++] = (camber(0) - camber(2) - wanted.bump) / CLOSE.camber;
-        if (wanted.droop !== undefined)
-          into[next++] = (camber(1) - camber(2) - wanted.droop) / CLOSE.camber;
+        if (wanted.gain !== undefined) into[next++] = (held.gain - wanted.gain) / CLOSE.gain;
+        if (wanted.bump !== undefined) into[next++] = (held.bump - wanted.bump) / CLOSE.camber;
+        if (wanted.droop !== undefined) into[next++] = (held.droop - wanted.droop) / CLOSE.camber;
         if (wanted.rollCentre !== undefined)
-          into[next++] =
-            (valueAt(this.sweep, 2, 'rollCentre') - wanted.rollCentre) / CLOSE.rollCentre;
+          into[next++] = (held.rollCentre - wanted.rollCentre) / CLOSE.rollCentre;
         if (wanted.level) into[next++] = lowerArmRise(points) / CLOSE.level;
         if (wanted.upperArm !== undefined)
           into[next] = (upperArmLength(points) - wanted.upperArm) / CLOSE.upperArm;
@@ -208,17 +224,19 @@ class ArmsProblem {
     });
   }
 
-  describe(found: Found): ArmsFound {
+  /** An answer measured afresh; null where it cannot be moved over its travel with the tie rod there is. */
+  describe(found: Found): ArmsFound | null {
     const points = structuredClone(this.design.points);
     this.place(points, found.values, this.opened);
     const { rightPoints: _, ...mirrored } = this.design;
     const prepared = prepareAxle({ ...mirrored, points });
-    if (!prepared.ok) throw new Error('an answer that cannot be solved');
+    if (!prepared.ok) return null;
     const side = prepared.axle.left;
+    const held = heldCamber(side, this.travel);
+    const ride = readAt(side, 0, 0);
+    if (!ride.ok || !held) return null;
     const ends = travelSweep(this.travel, 2);
     runSweep(side, ends);
-    const ride = readAt(side, 0, 0);
-    if (!ride.ok) throw new Error(ride.why);
     const changes = ARM_POINTS.flatMap((point) =>
       (['ahead', 'out', 'up'] as const).flatMap((coordinate): Change[] => {
         const [from, to] = [this.design.points[point][coordinate], points[point][coordinate]];
@@ -226,65 +244,88 @@ class ArmsProblem {
       }),
     );
     return {
+      ...held,
       changes,
       points,
       reached: found.reached,
       effort: found.effort,
-      gain: 25 * ride.perTravel.camber,
-      bump: valueAt(ends, 1, 'camber') - ride.value.camber,
-      droop: valueAt(ends, 0, 'camber') - ride.value.camber,
-      rollCentre: ride.value.rollCentre,
+      withRod: {
+        gain: 25 * ride.perTravel.camber,
+        bump: valueAt(ends, 1, 'camber') - ride.value.camber,
+        droop: valueAt(ends, 0, 'camber') - ride.value.camber,
+        rollCentre: ride.value.rollCentre - ride.value.contactUp,
+      },
       scrub: ride.value.scrub,
       bumpSteer:
         bumpSteer(side, this.travel, travelSweep(this.travel, POSITIONS))?.span.range ?? null,
     };
   }
 
-  /** Which one coordinate would reach it if it were free, and how far beyond its freedom it had to go. */
+  /**
+   * Which one coordinate would reach it if it went further than it may, and by how little. What is welded and
+   * the joints of an upright that was measured as one solid part are not asked.
+   */
   *opening(nearest: Found | undefined): Generator<number, ArmsFinding['opening']> {
     const candidates = ARM_POINTS.filter(
       (point) => !this.wanted.together || !PARTNER[point] || FRONT_PIVOTS.includes(point),
-    ).flatMap((point) => (['out', 'up'] as const).map((coordinate) => ({ point, coordinate })));
+    )
+      .flatMap((point) => (['out', 'up'] as const).map((coordinate) => ({ point, coordinate })))
+      .filter(({ point, coordinate }) => mayMove(this.build, this.axle, point, coordinate));
     let best: ArmsFinding['opening'] = null;
     for (const [i, candidate] of candidates.entries()) {
-      const has = this.opened.findIndex(
-        (one) => one.point === candidate.point && one.coordinate === candidate.coordinate,
-      );
-      const opened: Opened[] = [
-        ...this.opened.filter((_, j) => j !== has),
-        { ...candidate, freedom: { kind: 'range', min: 0, max: 0, step: 0 } },
-      ];
-      const now = this.design.points[candidate.point][candidate.coordinate];
-      const variables = opened.map((one, j): Variable => {
-        if (j === opened.length - 1)
-          return {
-            now,
-            places: null,
-            min: now - REACH,
-            max: now + REACH,
-            step: 0,
-            effort: () => 0,
-          };
-        const variable = this.variable(one);
-        // Holes and washers stay as the nearest answer has them.
-        const at = this.opened.indexOf(one);
-        return variable.places
-          ? { ...variable, places: [nearest?.values[at] ?? variable.now] }
-          : variable;
-      });
-      const search = find(this.over(variables, opened), 1);
-      let step = search.next();
-      while (!step.done) step = search.next();
-      const [answer] = step.value.found;
-      yield (i + 1) / candidates.length;
-      if (!answer?.reached) continue;
-      const value = answer.values[answer.values.length - 1];
-      const [min, max] = has < 0 ? [now, now] : limitsOf(this.opened[has].freedom, now);
-      const by = value > max ? value - max : value < min ? value - min : 0;
-      if (Math.abs(by) > 1e-6 && (!best || Math.abs(by) < Math.abs(best.by)))
-        best = { ...candidate, by };
+      yield i / candidates.length;
+      const most = best ? Math.abs(best.by) : REACH;
+      const by = this.leastOpening(candidate, nearest, most);
+      if (by !== null && (!best || Math.abs(by) < Math.abs(best.by))) best = { ...candidate, by };
     }
     return best;
+  }
+
+  /** How far a coordinate has to go beyond its freedom, at most so far, for all that is wanted; + or −; null where that is not enough. */
+  private leastOpening(
+    { point, coordinate }: Pick<Opened, 'point' | 'coordinate'>,
+    nearest: Found | undefined,
+    most: number,
+  ): number | null {
+    const has = this.opened.findIndex(
+      (one) => one.point === point && one.coordinate === coordinate,
+    );
+    const now = this.design.points[point][coordinate];
+    const [min, max] = has < 0 ? [now, now] : limitsOf(this.opened[has].freedom, now);
+    const others = this.opened.filter((_, j) => j !== has);
+    const opened: Opened[] = [
+      ...others,
+      { point, coordinate, freedom: { kind: 'range', min, max, step: 0 } },
+    ];
+    const beyond = (by: number): number | null => {
+      const variables = opened.map((one, j): Variable => {
+        if (j === others.length)
+          return { now, places: null, min: min - by, max: max + by, step: 0, effort: () => 0 };
+        const variable = this.variable(one);
+        // Holes and washers stay as the nearest answer has them.
+        return variable.places
+          ? { ...variable, places: [nearest?.values[this.opened.indexOf(one)] ?? variable.now] }
+          : variable;
+      });
+      const problem = this.over(variables, opened);
+      const start = Float64Array.from(variables, (one) => one.places?.[0] ?? one.now);
+      const free = variables.flatMap(({ places }, j) => (places ? [] : [j]));
+      const answer = new Solver(problem).solve(start, free);
+      if (!answer?.reached) return null;
+      const value = answer.values[others.length];
+      return value > max ? value - max : value < min ? value - min : 0;
+    };
+    let found = beyond(most);
+    if (found === null) return null;
+    // The least that does it, to a tenth of a mm.
+    let [enough, little] = [Math.abs(found), 0];
+    while (enough - little > 0.1) {
+      const middle = (enough + little) / 2;
+      const nearer = beyond(middle);
+      if (nearer === null) little = middle;
+      else [found, enough] = [nearer, Math.min(middle, Math.abs(nearer))];
+    }
+    return Math.abs(found) > 1e-6 ? found : null;
   }
 }
 

@@ -1,11 +1,11 @@
-import { toRad } from '../geometry/angle';
+import { toDeg, toRad } from '../geometry/angle';
 import { add, cross, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
 import { spindleAt } from '../kinematics/joints';
 import type { Travel } from '../model/build';
-import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
+import { holdAt } from '../motion/held';
 
 /**
  * A corner cycled with its steering held straight: toe is kept as at ride height by whatever the tie rod
@@ -26,50 +26,27 @@ export interface HeldPose {
 }
 
 const upright = new Float64Array(UPRIGHT_SIZE);
-const row = new Float64Array(ROW_SIZE);
-
-/** Toe is held to within this, degrees. */
-const HELD = 1e-9;
 
 /**
  * Cycles a corner with its steering held straight.
  * @returns null where part of the travel is out of reach
  */
 export function holdStraight(side: AxleCorner, travel: Travel, count = 21): HeldStraight | null {
-  const toe = toeAt(side, 0, 0);
-  if (toe === null) return null;
+  if (!side.corner.pose(0, 0, upright)) return null;
+  const [ahead, out] = spindleAt(upright);
+  const toe = toDeg(Math.atan2(ahead, out));
   const drawn = poseOf(upright);
   const held: HeldStraight = { travel: [], poses: [], drawn };
   let rack = 0;
   for (let i = 0; i < count; i++) {
     const at = -travel.droop + ((travel.bump + travel.droop) * i) / (count - 1);
-    const found = holdAt(side, at, toe, rack) ?? holdAt(side, at, toe, 0);
+    const found = holdAt(side, at, toe, rack, upright) ?? holdAt(side, at, toe, 0, upright);
     if (found === null) return null;
     rack = found;
     held.travel.push(at);
     held.poses.push(poseOf(upright));
   }
   return held;
-}
-
-/** The outward movement of the inner joint that keeps toe at a travel, by Newton with the exact slope; leaves the pose. */
-function holdAt(side: AxleCorner, travel: number, toe: number, start: number): number | null {
-  let rack = start;
-  for (let step = 0; step < 20; step++) {
-    const now = toeAt(side, travel, rack);
-    if (now === null) return null;
-    if (Math.abs(now - toe) < HELD) return rack;
-    const move = (toe - now) / row[PER_RACK + COLUMN.toe];
-    if (!Number.isFinite(move)) return null;
-    rack += Math.max(-20, Math.min(20, move));
-  }
-  return null;
-}
-
-function toeAt({ corner, radius }: AxleCorner, travel: number, rack: number): number | null {
-  if (!corner.pose(travel, rack, upright)) return null;
-  writeQuantities(upright, radius, row, 0);
-  return row[COLUMN.toe];
 }
 
 function poseOf(u: Float64Array): HeldPose {

@@ -1,21 +1,26 @@
-import type { Found, Problem, Variable } from '../find/find';
+import type { Found, Problem, Spread, Variable } from '../find/problem';
 import { effortOf, limitsOf, placesOf, stepOf, washersFor } from '../freedoms/freedoms';
 import type { Freedom, FreedomKind } from '../freedoms/freedoms';
+import { toDeg } from '../geometry/angle';
 import { kindOf } from '../clearance/jointStates';
 import { TILT_LIMITS } from '../clearance/roomSchema';
 import { tiltsOf } from '../clearance/tilt';
 import { pointsOf, prepareAxle, rackTravelOf } from '../kinematics/axle';
 import type { Axle } from '../kinematics/axle';
+import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { spindleAt } from '../kinematics/joints';
 import { briefOf } from '../model/brief';
 import type { AxleDesign, Build, Side, Travel } from '../model/build';
 import type { Coordinate, PointName, Points } from '../model/points';
-import { makeSweep, runSweep, travelSweep, valueAt } from '../motion/sweep';
+import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { ackermannAt } from '../steering/ackermann';
 import { judgeBumpSteer } from './bumpSteer';
 import type { BumpSteer, Verdict } from './bumpSteer';
 import type { Buildable, Placing } from './buildable';
 import { SWAP_EFFORT } from './swapArms';
-import { bumpSteerOf, withPoints } from './trial';
+import { ToeCurve } from './toeCurve';
+import type { RodCoordinate } from './toeCurve';
+import { withPoints } from './trial';
 
 /** What the tie rod is to do besides leaving the toe alone. */
 export interface NullWanted {
@@ -70,13 +75,15 @@ export interface Opened {
 }
 
 /** Positions over the travel whose toe counts, straight ahead and at each part of the lock. */
-const STRAIGHT = 9;
-const LOCKED = 5;
+const STRAIGHT = 11;
+const LOCKED = 7;
+/** Over which a row's toe at part lock is told. */
+const TOLD = 9;
 const PARTS = [-0.5, 0.5];
-/** The outer parts of the travel are seldom used and count less. */
-const SELDOM = 0.6;
 /** Good enough: degrees of toe at part lock; per cent of Ackermann out of the band. */
 const CLOSE = { lock: 0.3, ackermann: 5 };
+/** Ackermann out of its band outweighs what bump steer could gain by it. */
+const HELD = 4;
 
 /** The tie rod's places as a problem for the general finder, and its answers as things a builder does. */
 export class NullSearch {
@@ -84,7 +91,7 @@ export class NullSearch {
   private readonly points;
   private readonly straight;
   private readonly locked;
-  private readonly ride = makeSweep(1);
+  private readonly ride = new Float64Array(UPRIGHT_SIZE);
   private readonly targets;
   private readonly rack: number;
 
@@ -99,48 +106,70 @@ export class NullSearch {
     const { tieRodInner, tieRodOuter } = pointsOf(design, side);
     this.points = { tieRodInner: { ...tieRodInner }, tieRodOuter: { ...tieRodOuter } };
     this.rack = rackTravelOf(design);
-    this.straight = travelSweep(this.travel, STRAIGHT);
+    this.straight = new ToeCurve(this.travel, STRAIGHT);
     this.locked =
       wanted.lock && this.rack > 0
-        ? PARTS.map((part) => travelSweep(this.travel, LOCKED, part * this.rack))
+        ? PARTS.map((part) => new ToeCurve(this.travel, LOCKED, part * this.rack))
         : [];
     this.targets = briefOf(build).targets;
   }
 
+  /**
+   * Toe about ride height over the travel, straight ahead and if wanted at part lock; what is to be least is
+   * the toe range, turning points between positions included.
+   */
   problem(opened: Opened[]): Problem {
-    const { straight, locked, wanted, targets } = this;
+    const { straight, locked, wanted, targets, ride } = this;
     const steers = wanted.ackermann && this.rack > 0;
     const [good] = targets.bumpSteer;
-    const weights = Array.from(straight.travel, (at) =>
-      at > 0.7 * this.travel.bump || at < -0.7 * this.travel.droop ? SELDOM : 1,
-    );
+    const spreads: Spread[] = [{ from: 0, to: straight.size, weight: 1 }];
+    let count = straight.size;
+    for (const { size } of locked) {
+      spreads.push({ from: count, to: count + size, weight: 1 });
+      count += size;
+    }
+    if (steers) spreads.push({ from: count, to: ++count, weight: HELD });
+    const solved = new Float64Array(opened.length).fill(NaN);
+    const residuals: Problem['residuals'] = (values, into) => {
+      solved.fill(NaN);
+      const axle = this.axleAt(values, opened);
+      if (!axle) return false;
+      const side = axle[this.side];
+      if (!side.corner.pose(0, 0, ride) || !straight.solve(side)) return false;
+      straight.write(toeOf(ride), good, into, 0);
+      for (const [i, curve] of locked.entries()) {
+        if (!curve.solve(side)) return false;
+        curve.write(curve.middle(), CLOSE.lock, into, spreads[i + 1].from);
+      }
+      if (steers) {
+        const percent = ackermannAt(axle, this.build.wheelbase, this.rack / 2)?.percent;
+        if (percent === undefined) return false;
+        const [least, most] = targets.ackermann;
+        into[count - 1] =
+          (Math.max(0, percent - most) + Math.min(0, percent - least)) / CLOSE.ackermann;
+      }
+      solved.set(values);
+      return true;
+    };
+    const room = new Float64Array(count);
     return {
       variables: opened.map((one) => this.variable(one)),
-      count: STRAIGHT + locked.length * LOCKED + (steers ? 1 : 0),
-      residuals: (values, into) => {
-        const axle = this.axleAt(values, opened);
-        if (!axle) return false;
-        const corner = axle[this.side];
-        if (runSweep(corner, straight) < STRAIGHT || runSweep(corner, this.ride) < 1) return false;
-        const toe = valueAt(this.ride, 0, 'toe');
-        let next = 0;
-        for (let i = 0; i < STRAIGHT; i++)
-          into[next++] = (weights[i] * (valueAt(straight, i, 'toe') - toe)) / good;
-        for (const sweep of locked) {
-          if (runSweep(corner, sweep) < LOCKED) return false;
-          const middle = valueAt(sweep, (LOCKED - 1) / 2, 'toe');
-          for (let i = 0; i < LOCKED; i++)
-            into[next++] = (valueAt(sweep, i, 'toe') - middle) / CLOSE.lock;
-        }
-        if (steers) {
-          const percent = ackermannAt(axle, this.build.wheelbase, this.rack / 2)?.percent;
-          if (percent === undefined) return false;
-          const [least, most] = targets.ackermann;
-          into[next] =
-            (Math.max(0, percent - most) + Math.min(0, percent - least)) / CLOSE.ackermann;
-        }
-        return true;
-      },
+      count,
+      spreads,
+      residuals,
+      // Ackermann has no slopes of its own.
+      ...(!steers && {
+        slopes: (values, free, into) => {
+          if (!values.every((value, i) => value === solved[i]) && !residuals(values, room)) return;
+          free.forEach((i, k) => {
+            const { point, coordinate } = opened[i];
+            const by: RodCoordinate = { point: point as RodCoordinate['point'], coordinate };
+            straight.writeSlopes(by, ride, good, into, k * count, false);
+            for (const [l, curve] of locked.entries())
+              curve.writeSlopes(by, ride, CLOSE.lock, into, k * count + spreads[l + 1].from, true);
+          });
+        },
+      }),
     };
   }
 
@@ -174,28 +203,49 @@ export class NullSearch {
     return prepared.ok ? prepared.axle : null;
   }
 
-  describe(found: Found, opened: Opened[]): NullFound | null {
+  /** The axle with the joints at the values. */
+  designAt(values: ArrayLike<number>, opened: Opened[]): AxleDesign {
+    return withPoints(this.design, this.side, this.rodAt(values, opened));
+  }
+
+  private rodAt(values: ArrayLike<number>, opened: Opened[]): NullFound['points'] {
+    const { tieRodInner, tieRodOuter } = pointsOf(this.design, this.side);
+    const points = { tieRodInner: { ...tieRodInner }, tieRodOuter: { ...tieRodOuter } };
+    opened.forEach(({ point, coordinate }, i) => {
+      points[point as 'tieRodInner'][coordinate] = values[i];
+    });
+    return points;
+  }
+
+  changesAnything(values: ArrayLike<number>, opened: Opened[]): boolean {
+    const drawn = pointsOf(this.design, this.side);
+    return (
+      this.swapped ||
+      opened.some(({ point, coordinate }, i) => isMove(drawn[point][coordinate], values[i]))
+    );
+  }
+
+  effortOf = (found: Found): number => found.effort + (this.swapped ? SWAP_EFFORT : 0);
+
+  judge = (steer: BumpSteer): Verdict => judgeBumpSteer(steer.worst, this.targets.bumpSteer);
+
+  describe(found: Found, opened: Opened[], steer: BumpSteer): NullFound {
     const axle = this.axleAt(found.values, opened);
-    if (!axle) return null;
-    const points = {
-      tieRodInner: { ...this.points.tieRodInner },
-      tieRodOuter: { ...this.points.tieRodOuter },
-    };
+    if (!axle) throw new Error('an answer that cannot be solved');
+    const points = this.rodAt(found.values, opened);
     const design = withPoints(this.design, this.side, points);
-    const steer = bumpSteerOf(design, this.side, this.travel);
-    if (!steer) return null;
     const drawn = pointsOf(this.design, this.side);
     const changes = opened.flatMap(({ point, coordinate, freedom }): NullChange[] => {
       const from = drawn[point][coordinate];
       const to = points[point as 'tieRodInner'][coordinate];
-      if (Math.abs(to - from) < 0.005) return [];
+      if (!isMove(from, to)) return [];
       const washers = freedom.kind === 'shims' ? washersFor(freedom, to) : null;
       return [{ point, coordinate, from, to, kind: freedom.kind, washers }];
     });
     const rangeAt = (part: number) => {
       const spans = [-part, part].map((at) => {
-        const sweep = travelSweep(this.travel, STRAIGHT, at * this.rack);
-        if (runSweep(axle[this.side], sweep) < STRAIGHT) return null;
+        const sweep = travelSweep(this.travel, TOLD, at * this.rack);
+        if (runSweep(axle[this.side], sweep) < TOLD) return null;
         const toe = Array.from(sweep.travel, (_, i) => valueAt(sweep, i, 'toe'));
         return Math.max(...toe) - Math.min(...toe);
       });
@@ -205,9 +255,9 @@ export class NullSearch {
       swapped: this.swapped,
       changes,
       points,
-      effort: found.effort + (this.swapped ? SWAP_EFFORT : 0),
+      effort: this.effortOf(found),
       steer,
-      verdict: judgeBumpSteer(steer.worst, this.targets.bumpSteer),
+      verdict: this.judge(steer),
       atLock: this.rack > 0 ? { half: rangeAt(0.5), full: rangeAt(1) } : null,
       ackermann:
         this.rack > 0
@@ -235,3 +285,12 @@ export class NullSearch {
     });
   }
 }
+
+/** Toe of a solved pose, degrees. */
+function toeOf(upright: Float64Array): number {
+  const [ahead, out] = spindleAt(upright);
+  return toDeg(Math.atan2(ahead, out));
+}
+
+/** Less than this is no move, mm. */
+const isMove = (from: number, to: number): boolean => Math.abs(to - from) >= 0.005;

@@ -76,9 +76,15 @@ export interface Closest {
  * each other, of all to tyre and rim, of joints to each other, and of the low ones to the ground at full
  * bump; below 0 by how deep one is in the other: the worst place of each pair over the whole
  * travel and lock, the tightest against what is wanted first.
+ * @param asked which bodies are looked at, by what they are called; all without it
  * @returns null where the layout cannot be solved as drawn
  */
-export function clearancesOf(build: Build, axle: AxleName, side: Side): Closest[] | null {
+export function clearancesOf(
+  build: Build,
+  axle: AxleName,
+  side: Side,
+  asked: (what: string) => boolean = () => true,
+): Closest[] | null {
   const design = build[axle];
   const prepared = design && prepareAxle(design);
   if (!design || !prepared?.ok) return null;
@@ -88,10 +94,11 @@ export function clearancesOf(build: Build, axle: AxleName, side: Side): Closest[
   const upright = new Float64Array(UPRIGHT_SIZE);
   const points = pointsOf(design, side);
   const bodies = keepOuts.filter((body) => body.axle === axle);
-  for (const position of positionsOf(build.travel, prepared.axle.rackTravel)) {
+  for (const { fullBump, ...position } of positionsOf(build.travel, prepared.axle.rackTravel)) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const at = jointsAt(points, upright);
     const look: Look = (what, to, by, less, find) => {
+      if (!asked(what)) return;
       const key = `${what}|${to}`;
       const known = worst.get(key);
       const found = find(known ? known.clearance + less : Infinity);
@@ -101,8 +108,7 @@ export function clearancesOf(build: Build, axle: AxleName, side: Side): Closest[
     };
     closeIn(design, at, upright, bodies, wanted, look);
     // The ground comes up by as much as the wheel does.
-    if (position.travel === build.travel.bump && position.rack === 0)
-      overGround(at, position.travel, wanted, look);
+    if (fullBump && position.rack === 0) overGround(at, position.travel, wanted, look);
   }
   return [...worst.values()].sort((a, b) => a.clearance - a.wanted - (b.clearance - b.wanted));
 }

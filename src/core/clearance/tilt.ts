@@ -46,7 +46,7 @@ export function tiltsOf(
   const most = Object.fromEntries(
     TILTING.map((name) => [name, { tilt: 0, travel: 0, rack: 0 }]),
   ) as Record<Tilting, Tilt>;
-  for (const position of positionsOf(travel, rackTravelOf(design))) {
+  for (const { fullBump: _, ...position } of positionsOf(travel, rackTravelOf(design))) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const now = axesOf(jointsAt(points, upright), spindleAt(upright));
     const stud = unit(sub(now.joints.upperOuter, now.joints.lowerOuter));

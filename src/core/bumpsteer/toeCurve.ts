@@ -1,0 +1,135 @@
+import { cross, dot, scale, sub, unit } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import type { AxleCorner } from '../kinematics/axle';
+import { U, UPRIGHT_SIZE } from '../kinematics/corner';
+import { spindleAt } from '../kinematics/joints';
+import type { Travel } from '../model/build';
+import { COORDINATES } from '../model/points';
+import type { Coordinate } from '../model/points';
+import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
+import { spanOf } from '../motion/range';
+import { travelSweep, valueAt } from '../motion/sweep';
+
+/** A coordinate of one of the tie rod's joints. */
+export interface RodCoordinate {
+  point: 'tieRodInner' | 'tieRodOuter';
+  coordinate: Coordinate;
+}
+
+/**
+ * Toe over the travel at one rack position, and how it answers to the tie rod's joints: exact slopes, the rod
+ * set to length again with every move so that toe at ride height stays.
+ */
+export class ToeCurve {
+  /** Numbers that `write` writes: toe at each position, then its least and its greatest. */
+  readonly size: number;
+  private readonly sweep;
+  private readonly uprights: Float64Array;
+  private least = 0;
+  private most = 0;
+  private ends: [number, number] = [0, 0];
+
+  /** @param rack mm, + left */
+  constructor(
+    travel: Travel,
+    private readonly count: number,
+    rack = 0,
+  ) {
+    this.sweep = travelSweep(travel, count, rack);
+    this.uprights = new Float64Array(count * UPRIGHT_SIZE);
+    this.size = count + 2;
+  }
+
+  /** Solves every position; false where one is out of reach. */
+  solve(side: AxleCorner): boolean {
+    const { travel, rack, rows, reachable } = this.sweep;
+    for (let i = 0; i < this.count; i++) {
+      const upright = this.uprightAt(i);
+      if (!side.corner.pose(travel[i], side.rackSign * rack[i], upright)) return false;
+      writeQuantities(upright, side.radius, rows, i * ROW_SIZE);
+      reachable[i] = 1;
+    }
+    const { min, max, minAt, maxAt } = spanOf(this.sweep, 'toe')!;
+    this.least = minAt;
+    this.most = maxAt;
+    this.ends = [min, max];
+    return true;
+  }
+
+  /** Toe in the middle of the positions, degrees. */
+  middle = (): number => valueAt(this.sweep, (this.count - 1) / 2, 'toe');
+
+  /** Writes (toe − from) / close, `size` numbers from `at` on. */
+  write(from: number, close: number, into: Float64Array, at: number): void {
+    for (let i = 0; i < this.count; i++)
+      into[at + i] = (valueAt(this.sweep, i, 'toe') - from) / close;
+    into[at + this.count] = (this.ends[0] - from) / close;
+    into[at + this.count + 1] = (this.ends[1] - from) / close;
+  }
+
+  /**
+   * Writes slopes of what `write` writes by a joint's coordinate, per mm.
+   * A joint that moves by δ makes the rod u·δ too short or too long, less what it was so at ride height, where
+   * it is set to length; the rack's own slope says what toe a length too much is.
+   * @param ride the upright at ride height, the rack in the middle
+   * @param aboutMiddle whether toe counts from the middle position's, not from ride height's
+   */
+  writeSlopes(
+    { point, coordinate }: RodCoordinate,
+    ride: Float64Array,
+    close: number,
+    into: Float64Array,
+    at: number,
+    aboutMiddle: boolean,
+  ): void {
+    const axis = COORDINATES.indexOf(coordinate);
+    const home = rodAt(ride);
+    const from = point === 'tieRodOuter' ? frameAt(ride) : null;
+    for (let i = 0; i < this.count; i++) {
+      const upright = this.uprightAt(i);
+      const along = rodAt(upright);
+      const moved = from ? carried(axis, from, frameAt(upright)) : along[axis];
+      const longer = from ? dot(along, moved as Vec) - home[axis] : home[axis] - (moved as number);
+      const perMm = this.sweep.rows[i * ROW_SIZE + PER_RACK + COLUMN.toe];
+      // Joints that come so much too far apart are as with a rack that far inward.
+      into[at + i] = (-perMm * longer) / along[1] / close;
+    }
+    into[at + this.count] = this.between(into, at, this.least);
+    into[at + this.count + 1] = this.between(into, at, this.most);
+    if (!aboutMiddle) return;
+    const middle = into[at + (this.count - 1) / 2];
+    for (let i = 0; i < this.size; i++) into[at + i] -= middle;
+  }
+
+  /** Straight between the slopes of the two positions about a travel. */
+  private between(slopes: Float64Array, at: number, travel: number): number {
+    const { travel: all } = this.sweep;
+    const part = ((travel - all[0]) / (all[this.count - 1] - all[0])) * (this.count - 1);
+    const i = Math.min(this.count - 2, Math.max(0, Math.floor(part)));
+    return slopes[at + i] + (part - i) * (slopes[at + i + 1] - slopes[at + i]);
+  }
+
+  private uprightAt = (i: number): Float64Array =>
+    this.uprights.subarray(i * UPRIGHT_SIZE, (i + 1) * UPRIGHT_SIZE);
+}
+
+const triple = (u: Float64Array, at: number): Vec => [u[at], u[at + 1], u[at + 2]];
+
+/** From the inner joint to the outer, of length 1. */
+const rodAt = (u: Float64Array): Vec =>
+  unit(sub(triple(u, U.tieRodOuter), triple(u, U.tieRodInner)));
+
+/** Three unit vectors fixed to the upright. */
+function frameAt(u: Float64Array): [Vec, Vec, Vec] {
+  const along = unit(triple(u, U.kingpin));
+  const spindle = spindleAt(u);
+  const across = unit(sub(spindle, scale(along, dot(spindle, along))));
+  return [along, across, cross(along, across)];
+}
+
+/** One of the chassis' axes as it was fixed to the upright in one pose, carried to another. */
+const carried = (axis: number, from: [Vec, Vec, Vec], to: [Vec, Vec, Vec]): Vec => [
+  from[0][axis] * to[0][0] + from[1][axis] * to[1][0] + from[2][axis] * to[2][0],
+  from[0][axis] * to[0][1] + from[1][axis] * to[1][1] + from[2][axis] * to[2][1],
+  from[0][axis] * to[0][2] + from[1][axis] * to[1][2] + from[2][axis] * to[2][2],
+];
