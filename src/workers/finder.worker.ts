@@ -5,7 +5,7 @@ import { bumpMap } from '../core/bumpsteer/bumpMap';
 import type { BumpMap, PlaneName } from '../core/bumpsteer/bumpMap';
 import { findNull } from '../core/bumpsteer/findNull';
 import type { NullFinding } from '../core/bumpsteer/findNull';
-import type { NullWanted } from '../core/bumpsteer/nullProblem';
+import type { NullWanted } from '../core/bumpsteer/nullWanted';
 import { clearancesOf } from '../core/clearance/room';
 import type { Closest } from '../core/clearance/room';
 import type { AxleDesign, AxleName, Build, Side, Travel } from '../core/model/build';

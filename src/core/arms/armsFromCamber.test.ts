@@ -5,7 +5,8 @@ import { blankBuild } from '../model/starts';
 import { heldCamber } from '../motion/held';
 import { readAt } from '../motion/sweep';
 import { noTakeOff } from '../takeoff/records';
-import { findNull, STARTING_WANTED } from '../bumpsteer/findNull';
+import { findNull } from '../bumpsteer/findNull';
+import { STARTING_WANTED } from '../bumpsteer/nullWanted';
 import { CLOSE, armsFromCamber, openedArms, upperArmLength } from './armsFromCamber';
 import type { ArmsWanted } from './armsFromCamber';
 

@@ -4,13 +4,8 @@ import { COORDINATES } from '../model/points';
 import type { Coordinate, Points } from '../model/points';
 import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { SIGMAS, normalNumbers, quantile } from '../tolerance/random';
+import type { Placing } from './nullWanted';
 import { bumpSteerOf, withPoints } from './trial';
-
-/** How exactly the tie rod's joints are placed, ±mm in every direction: inner bracket, outer end. */
-export interface Placing {
-  inner: number;
-  outer: number;
-}
 
 /** The toe range to expect when a layout is built, degrees, and what 1 mm of each joint costs at the most. */
 export interface Buildable {

@@ -2,7 +2,11 @@ import { factor, solveFactored } from '../geometry/linear';
 import type { AxleDesign, Side, Travel } from '../model/build';
 import { pointsOf, prepareAxle } from '../kinematics/axle';
 import { runSweep, makeSweep, travelSweep, valueAt } from '../motion/sweep';
-import { withPoints } from './trial';
+import type { Coordinate } from '../model/points';
+import type { BumpSteer } from './bumpSteer';
+import { leastAlone } from './leastAlone';
+import type { RodCoordinate } from './toeCurve';
+import { bumpSteerOf } from './trial';
 
 /**
  * What a toe curve is made of, about ride height: a tilt (toe goes one way in bump and the other in droop), a
@@ -16,57 +20,73 @@ export interface ErrorShape {
   bow: number;
   rest: number;
   kind: 'nothing' | 'tilt' | 'bow' | 'both';
-  /** What alone takes the tilt away: the outer joint up by so much, mm; null where height does nothing to it. */
-  raiseOuter: number | null;
-  /** What alone takes the bow away: the inner joint out by so much, mm: another length of tie rod. */
-  moveInnerOut: number | null;
+  /** What cures it; null where nothing near does. */
+  cure: Cure | null;
+}
+
+/**
+ * Moves that belong together: the outer joint up for a tilt, the inner joint out (another length of tie rod)
+ * for a bow, mm; and what a fresh sweep measures with them.
+ */
+export interface Cure {
+  raiseOuter: number;
+  moveInnerOut: number;
+  after: BumpSteer;
 }
 
 /** Under this a part is nothing, degrees; and a part is alone when the other is less than this much of it. */
 const NOTHING = 0.02;
 const ALONE = 0.25;
-/** Movement by which the cures are measured, mm. */
-const STEP = 0.5;
+/** A cure farther off than this is none, mm; nor is one that leaves more than this part. */
+const FAR = 80;
+const WORTH = 0.7;
+
+const CURES: Record<ErrorShape['kind'], RodCoordinate[]> = {
+  nothing: [],
+  tilt: [{ point: 'tieRodOuter', coordinate: 'up' }],
+  bow: [{ point: 'tieRodInner', coordinate: 'out' }],
+  both: [
+    { point: 'tieRodOuter', coordinate: 'up' },
+    { point: 'tieRodInner', coordinate: 'out' },
+  ],
+};
 
 /**
- * Tells what kind of bump steer a wheel has and what cures each part of it, to first order.
+ * Tells what kind of bump steer a wheel has, and what cures it: all its parts together, measured by a sweep.
  * @returns null where part of the travel is out of reach
  */
 export function classify(design: AxleDesign, side: Side, travel: Travel): ErrorShape | null {
   const now = cubicOf(design, side, travel);
   if (!now) return null;
-  const { tieRodOuter: outer, tieRodInner: inner } = pointsOf(design, side);
-  const raised = cubicOf(
-    withPoints(design, side, { tieRodOuter: { ...outer, up: outer.up + STEP } }),
-    side,
-    travel,
-  );
-  const moved = cubicOf(
-    withPoints(design, side, { tieRodInner: { ...inner, out: inner.out + STEP } }),
-    side,
-    travel,
-  );
-  const cure = (from: number, to: number | undefined): number | null => {
-    const per = to === undefined ? 0 : (to - from) / STEP;
-    return Math.abs(per) < 1e-12 ? null : -from / per;
-  };
   const { bump, droop } = travel;
   const tilt = Math.abs(now.slope) * (bump + droop);
   const bow = Math.abs(now.curvature) * Math.max(bump, droop) ** 2;
+  const kind =
+    tilt < NOTHING && bow < NOTHING
+      ? 'nothing'
+      : bow < ALONE * tilt
+        ? 'tilt'
+        : tilt < ALONE * bow
+          ? 'bow'
+          : 'both';
+  return { ...now, tilt, bow, kind, cure: cureOf(design, side, travel, CURES[kind]) };
+}
+
+function cureOf(
+  design: AxleDesign,
+  side: Side,
+  travel: Travel,
+  moves: RodCoordinate[],
+): Cure | null {
+  const before = moves.length > 0 ? bumpSteerOf(design, side, travel) : null;
+  const best = before && leastAlone({ travel }, design, side, moves, FAR);
+  if (!best || best.steer.span.range > WORTH * before.span.range) return null;
+  const by = (point: RodCoordinate['point'], coordinate: Coordinate) =>
+    best.points[point][coordinate] - pointsOf(design, side)[point][coordinate];
   return {
-    ...now,
-    tilt,
-    bow,
-    kind:
-      tilt < NOTHING && bow < NOTHING
-        ? 'nothing'
-        : bow < ALONE * tilt
-          ? 'tilt'
-          : tilt < ALONE * bow
-            ? 'bow'
-            : 'both',
-    raiseOuter: cure(now.slope, raised?.slope),
-    moveInnerOut: cure(now.curvature, moved?.curvature),
+    raiseOuter: by('tieRodOuter', 'up'),
+    moveInnerOut: by('tieRodInner', 'out'),
+    after: best.steer,
   };
 }
 

@@ -5,8 +5,9 @@ import type { Build, FrontAxle } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { anyLayout } from '../../test/layouts';
 import { CarsBuilt } from './buildable';
-import { STARTING_WANTED, findNull } from './findNull';
-import type { NullWanted } from './nullProblem';
+import { findNull } from './findNull';
+import { STARTING_WANTED } from './nullWanted';
+import type { NullWanted } from './nullWanted';
 import { bumpSteerOf, withPoints } from './trial';
 
 jest.setTimeout(240_000);

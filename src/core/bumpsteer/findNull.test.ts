@@ -8,9 +8,10 @@ import { ackermannAt } from '../steering/ackermann';
 import { anyLayout, axleWith, prepared } from '../../test/layouts';
 import { buildableOf } from './buildable';
 import { classify } from './classify';
-import { STARTING_WANTED, findNull, openedRod } from './findNull';
+import { findNull, openedRod } from './findNull';
+import { STARTING_WANTED } from './nullWanted';
 import { swapArms } from './swapArms';
-import type { NullWanted } from './nullProblem';
+import type { NullWanted } from './nullWanted';
 import { bumpSteerOf, bumpSteerWith, withPoints } from './trial';
 
 const ON_PAPER: NullWanted = { ...STARTING_WANTED, placing: null };
@@ -244,7 +245,7 @@ describe('the kind of error', () => {
     expect(kind({}).kind).toBe('nothing');
     const tilted = kind({ outerUp: -5 });
     expect(tilted.kind).toBe('tilt');
-    expect(tilted.raiseOuter).toBeCloseTo(5, 0);
+    expect(tilted.cure!.raiseOuter).toBeCloseTo(5, 0);
     const bowed = kind({ innerOut: 25 });
     expect(['bow', 'both']).toContain(bowed.kind);
     expect(bowed.bow).toBeGreaterThan(tilted.bow);
@@ -253,9 +254,37 @@ describe('the kind of error', () => {
   it('names a cure that takes its part away', () => {
     const low = kind({ outerUp: -8 });
     const { tieRodOuter } = best.points;
-    const at = [tieRodOuter.ahead, tieRodOuter.out, tieRodOuter.up - 8 + low.raiseOuter!] as const;
+    const at = [
+      tieRodOuter.ahead,
+      tieRodOuter.out,
+      tieRodOuter.up - 8 + low.cure!.raiseOuter,
+    ] as const;
     const cured = bumpSteerWith(best, 'left', travel, 'tieRodOuter', at)!;
     expect(cured.span.range).toBeLessThan(low.tilt / 10);
+    expect(cured).toEqual(low.cure!.after);
+  });
+
+  it('never names a cure that makes it worse: both moves put in and measured, on 200 random layouts', () => {
+    let mixed = 0;
+    fc.sample(anyLayout, { numRuns: 200, seed: 21 }).forEach((layout) => {
+      const over = { bump: 25, droop: 25 };
+      const found = classify(layout, 'left', over);
+      const before = bumpSteerOf(layout, 'left', over);
+      if (!found?.cure || !before) return;
+      const { tieRodInner: inner, tieRodOuter: outer } = layout.points;
+      const fresh = bumpSteerOf(
+        withPoints(layout, 'left', {
+          tieRodInner: { ...inner, out: inner.out + found.cure.moveInnerOut },
+          tieRodOuter: { ...outer, up: outer.up + found.cure.raiseOuter },
+        }),
+        'left',
+        over,
+      )!;
+      expect(fresh.span.range).toBeCloseTo(found.cure.after.span.range, 9);
+      expect(fresh.span.range).toBeLessThan(before.span.range);
+      mixed += Number(found.kind === 'both');
+    });
+    expect(mixed).toBeGreaterThan(8);
   });
 });
 

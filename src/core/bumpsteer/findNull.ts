@@ -3,21 +3,15 @@ import type { Found } from '../find/problem';
 import { openedOf } from '../freedoms/freedoms';
 import { clearancesOf } from '../clearance/room';
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import { adviseNull } from './advice';
+import type { Advice } from './advice';
 import type { BumpSteer } from './bumpSteer';
 import { CarsBuilt } from './buildable';
 import { NullSearch, ROD_POINTS } from './nullProblem';
-import type { NullFound, NullWanted, Opened } from './nullProblem';
+import type { NullFound, Opened } from './nullProblem';
+import type { NullWanted } from './nullWanted';
 import { swapArms } from './swapArms';
 import { bumpSteerOf } from './trial';
-
-/** Common practice: brackets are tacked to a millimetre and a half, a rod end sits to half of one. */
-export const STARTING_WANTED = {
-  lock: false,
-  ackermann: false,
-  swap: false,
-  spacer: 20,
-  placing: { inner: 1.5, outer: 0.5 },
-} satisfies NullWanted;
 
 export interface NullFinding {
   /** Toe range as it is, degrees; null where the travel is not reached. */
@@ -30,6 +24,8 @@ export interface NullFinding {
   work: number;
   paper: number;
   steady: number;
+  /** What would help where nothing within the freedoms is very good. */
+  advice: Advice[];
 }
 
 /** Coordinates of the tie rod that a design's freedoms open. */
@@ -139,6 +135,13 @@ export function* findNull(
     }
     shown.sort((a, b) => better(a.is, b.is));
   }
+  const isGood = work !== null && work.search.judge(work.steer) === 'very good';
+  const left = paper?.steer.span.range ?? before?.span.range;
+  const opened = openedRod(design);
+  const advice =
+    isGood || left === undefined || opened.length === 0
+      ? []
+      : adviseNull(build, axle, side, design, opened, left);
   const at = (wantedOne: Candidate | null) => shown.findIndex(({ one }) => one === wantedOne);
   return {
     before,
@@ -148,6 +151,7 @@ export function* findNull(
     work: at(work),
     paper: at(paper),
     steady: at(built),
+    advice,
   };
 }
 

@@ -99,7 +99,6 @@ describe('the null line', () => {
         fc.pre(exact !== null);
         const predicted = rangeOf(toeFromPath(held!, at!, outer));
         expect(Math.abs(exact!.span.range - predicted)).toBeLessThan(0.002 + 0.1 * predicted);
-        expect(exact!.span.range).toBeLessThan(0.1);
       }),
       { numRuns: 60 },
     );

@@ -16,25 +16,12 @@ import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { ackermannAt } from '../steering/ackermann';
 import { judgeBumpSteer } from './bumpSteer';
 import type { BumpSteer, Verdict } from './bumpSteer';
-import type { Buildable, Placing } from './buildable';
+import type { Buildable } from './buildable';
+import type { NullWanted } from './nullWanted';
 import { SWAP_EFFORT } from './swapArms';
 import { ToeCurve } from './toeCurve';
 import type { RodCoordinate } from './toeCurve';
 import { withPoints } from './trial';
-
-/** What the tie rod is to do besides leaving the toe alone. */
-export interface NullWanted {
-  /** Bump steer at part lock counts too. */
-  lock: boolean;
-  /** Ackermann stays within the brief's band. */
-  ackermann: boolean;
-  /** The steering arms may be swapped side to side, the rack going to the other side of the kingpins. */
-  swap: boolean;
-  /** No stack of washers is longer, mm. */
-  spacer: number;
-  /** How exactly joints are placed; null where no cars are to be built. */
-  placing: Placing | null;
-}
 
 /** Joints that a null may move. */
 export const ROD_POINTS: PointName[] = ['tieRodInner', 'tieRodOuter'];
@@ -85,6 +72,9 @@ const CLOSE = { lock: 0.3, ackermann: 5 };
 /** Ackermann out of its band outweighs what bump steer could gain by it. */
 const HELD = 4;
 
+/** What of a build a search goes by. */
+export type Searched = Pick<Build, 'travel' | 'use' | 'wheelbase' | 'brief' | 'room'>;
+
 /** The tie rod's places as a problem for the general finder, and its answers as things a builder does. */
 export class NullSearch {
   private readonly travel: Travel;
@@ -96,7 +86,7 @@ export class NullSearch {
   private readonly rack: number;
 
   constructor(
-    private readonly build: Build,
+    private readonly build: Searched,
     private readonly design: AxleDesign,
     private readonly side: Side,
     private readonly wanted: NullWanted,

@@ -3,7 +3,12 @@ import { anyLayout, axleWith, prepared } from '../../test/layouts';
 import { spanOf } from '../motion/range';
 import { runSweep, travelSweep } from '../motion/sweep';
 import { bumpSteer, judgeBumpSteer } from './bumpSteer';
+import { placesOf } from '../freedoms/freedoms';
+import { blankBuild } from '../model/starts';
+import { findNull } from './findNull';
+import { STARTING_WANTED } from './nullWanted';
 import { shim, withShim } from './shim';
+import { bumpSteerOf } from './trial';
 
 const travel = { bump: 25, droop: 25 };
 
@@ -100,5 +105,57 @@ describe('bump steer', () => {
     expect(
       [0.1, 0.25, 0.4, 0.7, 1.2].map((worst) => judgeBumpSteer(worst, [0.25, 0.5, 1])),
     ).toEqual(['very good', 'very good', 'accept', 'near the edge', 'rework']);
+  });
+});
+
+describe('a shim within the joint’s freedom', () => {
+  const washers = (base: number, way: 1 | -1) => ({
+    kind: 'shims' as const,
+    base,
+    stock: [3.2],
+    most: 3,
+    way,
+  });
+
+  it('is the least of every stack there is, and what the null finder finds with nothing else free', () => {
+    let none = 0;
+    fc.sample(anyLayout, { numRuns: 40, seed: 44 }).forEach((layout, n) => {
+      const { up } = layout.points.tieRodOuter;
+      const freedom = washers(up, n % 2 === 0 ? 1 : -1);
+      const design = { ...layout, freedoms: { tieRodOuter: { up: freedom } } };
+      const found = shim(design, travel)!;
+      const least = Math.min(
+        ...placesOf(freedom, up)!.map(
+          (place) =>
+            bumpSteerOf(withShim(design, place - up, 'left'), 'left', travel)?.span.range ??
+            Infinity,
+        ),
+      );
+      expect(found.after.span.range).toBeCloseTo(least, 9);
+      expect(found.raise).toBeCloseTo(
+        freedom.way * found.washers!.reduce((sum, mm) => sum + mm, 0),
+        9,
+      );
+      const build = { ...blankBuild('x'), travel, front: design };
+      const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null });
+      let step = finding.next();
+      while (!step.done) step = finding.next();
+      const { found: all, paper } = step.value;
+      none += Number(all.length === 0);
+      expect(all[paper]?.points.tieRodOuter.up ?? up).toBeCloseTo(up + found.raise, 9);
+    });
+    expect(none).toBeGreaterThan(3);
+  });
+
+  it('offers no stack longer than the longest spacer, and leaves alone what is fixed', () => {
+    const layout = axleWith();
+    const { up } = layout.points.tieRodOuter;
+    const free = shim(layout, travel)!;
+    expect(Math.abs(free.raise)).toBeGreaterThan(0.1);
+    const freedom = washers(up, free.raise > 0 ? 1 : -1);
+    const design = { ...layout, freedoms: { tieRodOuter: { up: freedom } } };
+    expect(Math.abs(shim(design, travel, 'left', 3)!.raise)).toBe(0);
+    const fixed = { ...layout, freedoms: { tieRodOuter: { up: { kind: 'fixed' as const } } } };
+    expect(shim(fixed, travel)).toMatchObject({ raise: 0, washers: null });
   });
 });

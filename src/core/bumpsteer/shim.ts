@@ -1,10 +1,17 @@
+import { find } from '../find/find';
+import { limitsOf, washersFor } from '../freedoms/freedoms';
+import type { Freedom } from '../freedoms/freedoms';
 import type { AxleDesign, Side, Travel } from '../model/build';
-import { pointsKey, pointsOf, prepareAxle } from '../kinematics/axle';
+import { pointsKey, pointsOf } from '../kinematics/axle';
 import { travelSweep } from '../motion/sweep';
-import { POSITIONS, bumpSteer } from './bumpSteer';
+import { POSITIONS } from './bumpSteer';
 import type { BumpSteer } from './bumpSteer';
+import { cycledBuild } from './leastAlone';
+import { NullSearch } from './nullProblem';
+import { STARTING_WANTED } from './nullWanted';
+import { bumpSteerOf } from './trial';
 
-/** A washer stack at the outer tie-rod joint and what it does. */
+/** A height of the outer tie-rod joint and what it does. */
 export interface Shim {
   /** How far the joint moves, mm, + up. */
   raise: number;
@@ -12,50 +19,81 @@ export interface Shim {
   before: BumpSteer | null;
   /** Bump steer with the shim in: what is left over. */
   after: BumpSteer;
+  /** What the joint's freedom lets it do; without one any height within the limit was looked at. */
+  freedom: Freedom | null;
+  /** The washers that make it, where the freedom is washers; none of them: an empty list. */
+  washers: number[] | null;
 }
 
-/** How far the joint may be moved each way, mm. */
+/** How far a joint without a freedom may be moved each way, mm. */
 export const SHIM_LIMIT = 60;
 
 /**
- * Height of the outer tie-rod joint that leaves the least toe range over the stated travel. The tie
- * rod is set to length again afterwards, so toe at ride height stays.
- *
- * The range is a maximum of smooth curves: it has kinks, and may have several dips. So the whole
- * span is scanned coarsely first and every dip within reach of the best is closed by golden section.
- * @returns null where no height within ±limit reaches the whole travel
+ * Height of the outer tie-rod joint that leaves the least toe range over the stated travel, within the joint's
+ * freedom: the same search as for a null with nothing else free. The tie rod is set to length again afterwards,
+ * so toe at ride height stays.
+ * @param spacer no stack of washers is longer, mm
+ * @returns null where no height there is reaches the whole travel
  */
 export function shim(
   design: AxleDesign,
   travel: Travel,
   side: Side = 'left',
-  limit: number = SHIM_LIMIT,
+  spacer: number = STARTING_WANTED.spacer,
 ): Shim | null {
+  const now = pointsOf(design, side).tieRodOuter.up;
+  const freedom = design.freedoms?.tieRodOuter?.up ?? null;
   const sweep = travelSweep(travel, POSITIONS);
-  const measure = (raise: number) => {
-    const prepared = prepareAxle(withShim(design, raise, side));
-    return prepared.ok ? bumpSteer(prepared.axle[side], travel, sweep) : null;
+  const measure = (up: number) =>
+    bumpSteerOf(withShim(design, up - now, side), side, travel, sweep);
+  const range = (up: number) => measure(up)?.span.range ?? Infinity;
+  const opened = {
+    point: 'tieRodOuter' as const,
+    coordinate: 'up' as const,
+    freedom: freedom ?? {
+      kind: 'range' as const,
+      min: now - SHIM_LIMIT,
+      max: now + SHIM_LIMIT,
+      step: 0,
+    },
   };
-  const range = (raise: number) => measure(raise)?.span.range ?? Infinity;
-
-  const steps = 40;
-  const grid = Array.from({ length: steps + 1 }, (_, i) => {
-    const raise = -limit + (2 * limit * i) / steps;
-    return { raise, range: range(raise) };
+  const search = new NullSearch(cycledBuild({ travel }), design, side, {
+    ...STARTING_WANTED,
+    spacer,
+    placing: null,
   });
-  let best = grid.reduce((a, b) => (b.range < a.range ? b : a));
-  for (let i = 0; i <= steps; i++) {
-    const here = grid[i];
-    const left = grid[Math.max(0, i - 1)];
-    const right = grid[Math.min(steps, i + 1)];
-    if (!Number.isFinite(here.range) || left.range < here.range || right.range < here.range)
-      continue;
-    const dip = goldenSection(range, left.raise, right.raise);
-    if (dip.range < best.range) best = dip;
+  let best = { up: now, range: range(now) };
+  const finding = find(search.problem([opened]));
+  let step = finding.next();
+  while (!step.done) step = finding.next();
+  for (const { values } of step.value.found) {
+    const found = { up: values[0], range: range(values[0]) };
+    // Washers that do no better than those there are stay where they are.
+    if (found.range < best.range) best = found;
   }
-  const after = measure(best.raise);
-  return after && { raise: best.raise, before: measure(0), after };
+  if (!freedom || (freedom.kind === 'range' && freedom.step === 0)) {
+    const [min, max] = limitsOf(opened.freedom, now);
+    const closed = goldenSection(
+      range,
+      Math.max(min, best.up - NEAR),
+      Math.min(max, best.up + NEAR),
+    );
+    if (closed.range < best.range) best = closed;
+  }
+  const after = measure(best.up);
+  return (
+    after && {
+      raise: best.up - now,
+      before: measure(now),
+      after,
+      freedom,
+      washers: freedom?.kind === 'shims' ? washersFor(freedom, best.up) : null,
+    }
+  );
 }
+
+/** About what the search found the height is closed to a micrometre, mm. */
+const NEAR = 1;
 
 /** The design with the outer tie-rod joint of a side raised by `raise` mm. */
 export function withShim<T extends AxleDesign>(design: T, raise: number, side: Side): T {
@@ -70,8 +108,8 @@ export function withShim<T extends AxleDesign>(design: T, raise: number, side: S
   };
 }
 
-/** Minimum of `range` between two raises, to a micrometre. */
-function goldenSection(range: (raise: number) => number, from: number, to: number) {
+/** Minimum of `range` between two heights, to a micrometre. */
+function goldenSection(range: (up: number) => number, from: number, to: number) {
   const g = (Math.sqrt(5) - 1) / 2;
   let [a, b] = [from, to];
   let x1 = b - g * (b - a);
@@ -89,5 +127,5 @@ function goldenSection(range: (raise: number) => number, from: number, to: numbe
       f2 = range(x2);
     }
   }
-  return f1 <= f2 ? { raise: x1, range: f1 } : { raise: x2, range: f2 };
+  return f1 <= f2 ? { up: x1, range: f1 } : { up: x2, range: f2 };
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
 import { blankBuild } from '../model/starts';
-import { STARTING_WANTED, openedRod } from './findNull';
+import { openedRod } from './findNull';
+import { STARTING_WANTED } from './nullWanted';
 import { NullSearch } from './nullProblem';
 
 it('answers to the joints as differences say, straight ahead and at part lock, on random layouts', () => {

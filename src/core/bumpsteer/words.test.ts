@@ -1,6 +1,11 @@
-import type { ErrorShape } from './classify';
+import type { Cure, ErrorShape } from './classify';
 import { errorInWords } from './words';
 
+const after = {
+  span: { min: 0, max: 0.03, minAt: 0, maxAt: 0, range: 0.03 },
+  worst: 0.03,
+  slope: 0,
+};
 const shape = (change: Partial<ErrorShape>): ErrorShape => ({
   slope: 0,
   curvature: 0,
@@ -8,32 +13,44 @@ const shape = (change: Partial<ErrorShape>): ErrorShape => ({
   bow: 0,
   rest: 0,
   kind: 'nothing',
-  raiseOuter: null,
-  moveInnerOut: null,
+  cure: null,
+  ...change,
+});
+const cure = (change: Partial<Cure>): Cure => ({
+  raiseOuter: 0,
+  moveInnerOut: 0,
+  after,
   ...change,
 });
 const says = (change: Partial<ErrorShape>) =>
   errorInWords(shape(change), 'tie rod', (mm) => `${mm.toFixed(1)} mm`);
 
-it('says what is wrong and what cures it', () => {
-  expect(says({ kind: 'tilt', slope: -0.01, raiseOuter: 2.5 })).toEqual([
-    'Toes out in bump, in in droop, nearly straight: outer end 2.5 mm too low.',
+it('says what is wrong and what cures it, and what that leaves', () => {
+  expect(says({ kind: 'tilt', slope: -0.01, cure: cure({ raiseOuter: 2.5 }) })).toEqual([
+    'Toes out in bump, in in droop, nearly straight.',
+    'Outer end 2.5 mm too low: that leaves 0.03° of range.',
   ]);
-  expect(says({ kind: 'bow', curvature: 1e-4, moveInnerOut: -6 })).toEqual([
-    'Toes in both in bump and in droop: tie rod 6.0 mm too short; move its inner end in.',
+  expect(says({ kind: 'bow', curvature: 1e-4, cure: cure({ moveInnerOut: -6 }) })).toEqual([
+    'Toes in both in bump and in droop.',
+    'Tie rod 6.0 mm too short (its inner end further in): that leaves 0.03° of range.',
   ]);
   expect(
-    says({ kind: 'both', slope: 0.01, raiseOuter: -4, curvature: -1e-4, moveInnerOut: 9 }),
+    says({
+      kind: 'both',
+      slope: 0.01,
+      curvature: -1e-4,
+      cure: cure({ raiseOuter: -4, moveInnerOut: 9 }),
+    }),
   ).toEqual([
-    'Toes in in bump, out in droop: outer end 4.0 mm too high.',
-    'And a bow: toes out both in bump and in droop: tie rod 9.0 mm too long; move its inner end out.',
+    'Toes in in bump, out in droop.',
+    'And a bow: toes out both in bump and in droop.',
+    'Outer end 4.0 mm too high and tie rod 9.0 mm too long (its inner end further out), both together: that leaves 0.03° of range.',
   ]);
 });
 
-it('promises no cure that is out of the question', () => {
-  expect(says({ kind: 'tilt', slope: 0.01, raiseOuter: 400 })[0]).toMatch(
-    /no height of the outer end/,
-  );
-  expect(says({ kind: 'bow', curvature: 0.01 })[0]).toMatch(/no length of tie rod/);
+it('promises no cure where none was measured', () => {
+  expect(says({ kind: 'tilt', slope: 0.01 })[1]).toMatch(/No height of the outer end/);
+  expect(says({ kind: 'bow', curvature: 0.01 })[1]).toMatch(/No length of tie rod/);
+  expect(says({ kind: 'both', slope: 0.01, curvature: 0.01 })[2]).toMatch(/cure that/);
   expect(says({})).toEqual(['Straight up and down: nothing to cure.']);
 });

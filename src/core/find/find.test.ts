@@ -166,7 +166,7 @@ describe('the finder', () => {
 const bowls = fc.record({
   foot: fc.array(fc.double({ min: -6, max: 6, noNaN: true }), { minLength: 3, maxLength: 3 }),
   skew: fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 12, maxLength: 12 }),
-  by: fc.constantFrom(1, 3, 8),
+  by: fc.constantFrom<number[]>(1, 3, 8),
 });
 type Bowl = typeof bowls extends fc.Arbitrary<infer T> ? T : never;
 const bowlProblem = ({ foot, skew, by }: Bowl, spreads: boolean): Problem => ({

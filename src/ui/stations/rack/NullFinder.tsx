@@ -3,10 +3,11 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { STARTING_WANTED, openedRod } from '@/core/bumpsteer/findNull';
+import { openedRod } from '@/core/bumpsteer/findNull';
+import { STARTING_WANTED } from '@/core/bumpsteer/nullWanted';
 import type { NullFinding } from '@/core/bumpsteer/findNull';
-import type { NullWanted } from '@/core/bumpsteer/nullProblem';
-import type { Placing } from '@/core/bumpsteer/buildable';
+import type { NullWanted } from '@/core/bumpsteer/nullWanted';
+import type { Placing } from '@/core/bumpsteer/nullWanted';
 import { measure } from '@/core/model/wording';
 import { finderWorker } from '../../bench/finderWorker';
 import { LengthField } from '../../fields/NumberField';

@@ -1,0 +1,93 @@
+import { find } from '../find/find';
+import type { Freedom } from '../freedoms/freedoms';
+import { pointsOf } from '../kinematics/axle';
+import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import { COORDINATES } from '../model/points';
+import type { BumpSteer } from './bumpSteer';
+import { briefOf } from '../model/brief';
+import { mayMove } from '../takeoff/solid';
+import { NullSearch, ROD_POINTS } from './nullProblem';
+import type { NullFound, Opened } from './nullProblem';
+import type { NullWanted } from './nullWanted';
+import { STARTING_WANTED } from './nullWanted';
+import { bumpSteerOf } from './trial';
+
+/** What would help where the freedoms do not, each put in and measured by a fresh sweep. */
+export interface Advice {
+  /** Washers on the joint's other side, or what is moved that no freedom opens. */
+  kind: 'other side' | 'opened';
+  found: NullFound;
+}
+
+/** How far a coordinate is let out when it is asked what would help, mm. */
+const REACH = 40;
+/** Advice leaves less than this part of what there is at best. */
+const WORTH = 0.7;
+
+/**
+ * What to open where nothing within the freedoms is good enough: the washers on the other side, or one
+ * coordinate of the tie rod's joints alone, or where its inner joint stands. What is welded is not asked, nor the joints of
+ * an upright measured as one solid part (its washers are: they go between). The least that is left first.
+ * @param best toe range of the best within the freedoms, degrees
+ */
+export function adviseNull(
+  build: Build,
+  axle: AxleName,
+  side: Side,
+  design: AxleDesign,
+  opened: Opened[],
+  best: number,
+): Advice[] {
+  const wanted: NullWanted = { ...STARTING_WANTED, placing: null };
+  const [good] = briefOf(build).targets.bumpSteer;
+  const search = new NullSearch(build, design, side, wanted);
+  const tried: Advice[] = [];
+  const look = (kind: Advice['kind'], free: Opened[]) => {
+    const finding = find(search.problem(free));
+    let step = finding.next();
+    while (!step.done) step = finding.next();
+    const measured = step.value.found.flatMap((found) => {
+      const steer = bumpSteerOf(search.designAt(found.values, free), side, build.travel);
+      return steer && steer.span.range < WORTH * best ? [{ found, steer }] : [];
+    });
+    // The least work that is good, or the least that is left.
+    const [least] = measured.sort((a, b) =>
+      inOrder(a.steer, b.steer, a.found.effort - b.found.effort, good),
+    );
+    if (least) tried.push({ kind, found: search.describe(least.found, free, least.steer) });
+  };
+  for (const one of opened)
+    if (one.freedom.kind === 'shims')
+      look('other side', [
+        { ...one, freedom: { ...one.freedom, way: one.freedom.way === 1 ? -1 : 1 } },
+      ]);
+  const points = pointsOf(design, side);
+  const openable = ROD_POINTS.flatMap((point) =>
+    COORDINATES.flatMap((coordinate): Opened[] => {
+      if (opened.some((one) => one.point === point && one.coordinate === coordinate)) return [];
+      // Ahead of the kingpins or behind is the rack's and the steering arm's own business.
+      if (coordinate === 'ahead' || !mayMove(build, axle, point, coordinate)) return [];
+      const at = points[point][coordinate];
+      const freedom: Freedom = { kind: 'range', min: at - REACH, max: at + REACH, step: 0 };
+      return [{ point, coordinate, freedom }];
+    }),
+  );
+  for (const one of openable) look('opened', [one]);
+  // Where none alone is good, height and distance of the inner joint together.
+  if (!tried.some(({ found }) => found.steer.worst <= good)) {
+    const inner = openable.filter(({ point }) => point === 'tieRodInner');
+    if (inner.length > 1) look('opened', inner);
+  }
+  return tried
+    .sort(({ found: a }, { found: b }) => inOrder(a.steer, b.steer, a.effort - b.effort, good))
+    .slice(0, MOST);
+}
+
+const MOST = 3;
+
+/** Good ones first, by work; then by what is left. */
+const inOrder = (a: BumpSteer, b: BumpSteer, work: number, good: number): number => {
+  const [first, second] = [a.worst <= good, b.worst <= good];
+  if (first !== second) return Number(second) - Number(first);
+  return first ? work : a.span.range - b.span.range;
+};
