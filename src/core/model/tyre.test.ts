@@ -47,6 +47,27 @@ describe('tyre size codes', () => {
     expect(size('185R14').diameter).toBeCloseTo(355.6 + 2 * 185 * 0.82, 9);
   });
 
+  it('reads racing tyres by their own diameter in mm', () => {
+    expect(size('180/530R13')).toEqual({ diameter: 530, width: 180, rim: 330.2 });
+    expect(size('200/580R15')).toEqual({ diameter: 580, width: 200, rim: 381 });
+    expect(size('200 / 580 R 15')).toEqual(size('200/580R15'));
+  });
+
+  it('reads cross-ply sizes in hundredths of an inch', () => {
+    expect(size('560-15')).toEqual(size('5.60-15'));
+    expect(size('560-15').width).toBeCloseTo(142.2, 1);
+    expect(size('5.60-15').diameter).toBeGreaterThan(640);
+    expect(size('5.60-15').diameter).toBeLessThan(680);
+  });
+
+  it('reads speed letters before the R, and what stands behind', () => {
+    expect(size('155SR13')).toEqual(size('155R13'));
+    expect(size('185/70VR15')).toEqual(size('185/70R15'));
+    expect(size('195/50R15 82V XL')).toEqual(size('195/50R15'));
+    expect(size('195/50 ZR15 82W RF')).toEqual(size('195/50R15'));
+    expect(size('175R14C 99/98Q').width).toBe(175);
+  });
+
   it.each([
     ['', 'is empty'],
     ['195-50', 'is not a tyre size: try 195/50R15, 18x7-10'],

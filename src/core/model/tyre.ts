@@ -13,17 +13,25 @@ export type TyreRead = { ok: true; value: TyreSize } | { ok: false; why: string 
 const INCH = 25.4;
 const DASH = /[‐‑–—−]/gu;
 
-/** `195/50R15`, `P205/55 ZR 16 91V`, `185/60-14`: section mm / height in % of it, rim in inches. */
-const METRIC =
-  /^(?:P|LT)?(\d{3})\/(\d{2,3})(?:Z?R|B|D|-)?(\d{2}(?:\.5)?)(?:C|LT)?(?:\d{2,3}[A-Z])?$/u;
-/** `185R14`, `125-15`: the section's height is not written; 82 % is meant (from memory). */
-const FULL_HEIGHT = /^(\d{3})(?:R|-)(1\d|2[0-4])(?:C)?(?:\d{2,3}[A-Z])?$/u;
+/** What may stand after the rim: load index and speed letter, and marks that say nothing of size. */
+const TAIL = String.raw`(?:C|LT)?(?:\d{2,3}(?:/\d{2,3})?[A-Z]\d?)?(?:XL|RF|TL|TT|EXTRALOAD|REINFORCED|M\+S|DOT)*`;
+/** `R`, with the speed letter of old before it (`SR`, `VR`, `ZR`); `B`, `D` or a dash: cross-ply. */
+const BUILD = '(?:[A-Z]?R|B|D|-)';
+/** `195/50R15`, `P205/55 ZR 16 91V`, `185/70VR15`, `185/60-14`: section mm / height in % of it, rim in inches. */
+const METRIC = new RegExp(`^(?:P|LT)?(\\d{3})/(\\d{2})${BUILD}(\\d{2}(?:\\.5)?)${TAIL}$`, 'u');
+/** `180/530R13`, `200/580R15`: section and the tyre's own diameter in mm, rim in inches, as racing tyres are marked. */
+const RACING = new RegExp(`^(\\d{3})/(\\d{3})${BUILD}(\\d{2}(?:\\.5)?)${TAIL}$`, 'u');
+/** `185R14`, `155SR13`, `125-15`: the section's height is not written; 82 % is meant (from memory). */
+const FULL_HEIGHT = new RegExp(`^([1-3]\\d{2})(?:[A-Z]?R|-)(1\\d|2[0-4])${TAIL}$`, 'u');
+/** `5.60-15`, `560-15`, `6.00S16`: cross-ply, section in inches (or hundredths), about 98 % high (from memory). */
+const CROSS_PLY = /^([4-9](?:\.\d{2}|\d{2}))(?:[A-Z]?-|[A-Z])(1\d|2[0-4])(?:\d{2}[A-Z])?$/u;
 /** `18x7-10`, `31x10.50R15LT`, `11x7.10-5`: diameter x width, rim, all inches. */
 const INCHES =
   /^(\d{1,2}(?:\.\d+)?)X(\d{1,2}(?:\.\d+)?)(?:R|B|-)(\d{1,2}(?:\.\d)?)(?:LT)?(?:\d{2,3}[A-Z])?$/u;
 /** `580x195`: free diameter x width, mm. */
 const PLAIN = /^(\d{3,4}(?:\.\d+)?)X(\d{2,3}(?:\.\d+)?)(?:MM)?$/u;
 const FULL = 82;
+const CROSS_PLY_HEIGHT = 98;
 
 /**
  * Reads a tyre's size code. Diameters follow the codes' own arithmetic (ETRTO: rim diameter plus two
@@ -34,8 +42,18 @@ export function readTyreCode(text: string): TyreRead {
   const body = code.replace(/\s+/gu, '');
   const metric = METRIC.exec(body);
   if (metric) return sized(text, ...(metric.slice(1, 4).map(Number) as [number, number, number]));
+  const racing = RACING.exec(body);
+  if (racing) {
+    const [width, diameter, rim] = racing.slice(1, 4).map(Number);
+    return plausible(text, { diameter, width, rim: rim * INCH });
+  }
   const full = FULL_HEIGHT.exec(body);
   if (full) return sized(text, Number(full[1]), FULL, Number(full[2]));
+  const old = CROSS_PLY.exec(body);
+  if (old) {
+    const inches = Number(old[1]) / (old[1].includes('.') ? 1 : 100);
+    return sized(text, inches * INCH, CROSS_PLY_HEIGHT, Number(old[2]));
+  }
   const inches = INCHES.exec(body);
   if (inches) {
     const [diameter, width, rim] = inches.slice(1, 4).map((inch) => Number(inch) * INCH);

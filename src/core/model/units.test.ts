@@ -33,6 +33,12 @@ describe('lengths as builders type them', () => {
     ['1.2 cm', 12],
     ['0.5 m', 500],
     ['10MM', 10],
+    [`1'2"`, 355.6],
+    [`1' 2 1/2"`, 368.3],
+    [`-5' 0"`, -1524],
+    ['6 ft 1 in', 1854.2],
+    [`3'`, 914.4],
+    ['1½ in', 38.1],
   ])('%s is %d mm', (text, value) => expect(mm(text)).toBeCloseTo(value, 10));
 
   it('takes a bare number in the unit that is shown', () => {
@@ -54,6 +60,12 @@ describe('lengths as builders type them', () => {
     '1e999',
     'mm',
     '"',
+    '3 -7/16',
+    '5_5',
+    '1_000.5',
+    '268..5',
+    '-1x5',
+    `1'14"`,
   ])('“%s” is refused or, half typed, read as far as it goes', (text) => {
     const result = parseLength(text);
     if (text === '12.') expect(result).toEqual({ ok: true, value: 12 });
@@ -123,6 +135,14 @@ describe('several lengths', () => {
     ['0,5; 0,8', [0.5, 0.8]],
     ['1 2.5 -3', [1, 2.5, -3]],
     ['1/2"; 10 mm', [12.7, 10]],
+    ['3 7/16 in; 4 in', [87.3125, 101.6]],
+    ['3 7/16 in, 4 in', [87.3125, 101.6]],
+    ['3 7/16 in 4 in', [87.3125, 101.6]],
+    ['1/2" 3/4"', [12.7, 19.05]],
+    ['3 7/16; 4', [3.4375, 4]],
+    ['10 mm 20 mm', [10, 20]],
+    ['1\n2\n3', [1, 2, 3]],
+    ['25', [25]],
   ])('%s', (text, value) => expect(parseLengths(text)).toEqual({ ok: true, value }));
 
   it('are refused in words', () => {

@@ -24,7 +24,17 @@ const MM_PER: Record<string, number> = {
 export type Parsed = { ok: true; value: number } | { ok: false; why: string };
 
 const UNIT_TAIL = /\s*(mm|cm|m|inches|inch|in|ft|"|″|”|''|'|′)\.?$/iu;
-const NUMBER_AND_FRACTION = /^([+-]?\d+)\s*-\s*(\d+\s*\/\s*\d+)$/u;
+/** A whole number and a fraction with a dash between: `3-7/16`. Not `3 -7/16`, which is neither. */
+const NUMBER_AND_FRACTION = /^([+-]?\d+)-(\d+\s*\/\s*\d+)$/u;
+/** What a number is made of: digits with a point or comma, or a whole number, a fraction, or both. */
+const VULGAR = '[¼½¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]';
+const NUMBER = new RegExp(
+  `^[+-]?\\s*(?:\\d+[.,]?\\d*(?:e[+-]?\\d+)?|[.,]\\d+(?:e[+-]?\\d+)?|\\d+\\s*/\\s*\\d+|\\d+\\s+\\d+\\s*/\\s*\\d+|(?:\\d+\\s*)?${VULGAR})$`,
+  'iu',
+);
+/** Feet and inches in one: `1' 2"`, `1 ft 2 1/2 in`, `5'`. */
+const FEET =
+  /^([+-]?)(\d+)\s*(?:ft|'|′)\s*(?:(\d[^"″”']*?)\s*(?:"|″|”|''|in(?:ch(?:es)?)?\.?)?)$/iu;
 
 /**
  * Reads a plain number: decimals with point or comma, fractions and mixed fractions
@@ -38,6 +48,7 @@ export function parseNumber(text: string): Parsed {
   if (mixed) body = `${mixed[1]} ${mixed[2]}`;
   if ((body.match(/,/gu)?.length ?? 0) > 1 || (body.includes(',') && body.includes('.')))
     return { ok: false, why: `“${text.trim()}” mixes commas and points: write 1234.5` };
+  if (!NUMBER.test(body)) return { ok: false, why: `“${text.trim()}” is not a number` };
   const value = numericQuantity(body, {
     round: false,
     romanNumerals: false,
@@ -55,6 +66,14 @@ export function parseNumber(text: string): Parsed {
 export function parseLength(text: string, unit: LengthUnit = 'mm'): Parsed {
   const trimmed = text.trim();
   if (trimmed === '') return { ok: false, why: 'is empty' };
+  const feet = FEET.exec(trimmed);
+  if (feet) {
+    const inches = parseNumber(feet[3]);
+    if (inches.ok && inches.value < 12) {
+      const sign = feet[1] === '-' ? -1 : 1;
+      return { ok: true, value: sign * tidy(Number(feet[2]) * 304.8 + inches.value * 25.4) };
+    }
+  }
   const tail = UNIT_TAIL.exec(trimmed);
   const number = parseNumber(tail ? trimmed.slice(0, tail.index) : trimmed);
   if (!number.ok)
@@ -63,9 +82,11 @@ export function parseLength(text: string, unit: LengthUnit = 'mm'): Parsed {
       why: `“${trimmed}” is not a length: try 12.5, 12.5 mm, 1/2" or 3 7/16 in`,
     };
   const perUnit = MM_PER[(tail?.[1] ?? unit).toLowerCase()];
-  // To a millionth of a micrometre, so that 11 1/2 in is 292.1 and not 292.09999999999997.
-  return { ok: true, value: Number((number.value * perUnit).toFixed(9)) };
+  return { ok: true, value: tidy(number.value * perUnit) };
 }
+
+/** To a millionth of a micrometre, so that 11 1/2 in is 292.1 and not 292.09999999999997. */
+const tidy = (mm: number): number => Number(mm.toFixed(9));
 
 /** Prints mm in `unit` without the unit's name: up to 3 decimals (mm) or 4 (inches), no trailing zeros. */
 export function printLength(mm: number, unit: LengthUnit = 'mm'): string {
@@ -104,12 +125,22 @@ export function parseAngle(text: string): Parsed {
 /** Prints degrees without the sign for them: up to 3 decimals, no trailing zeros. */
 export const printAngle = (degrees: number): string => trimmed(degrees, 3);
 
-/** Reads several lengths in mm, parted by semicolons, spaces or comma and space: `0; 25; 50`. */
+/** One length within a list: a number, or a whole number and its fraction, with or without its unit. */
+const IN_A_LIST = new RegExp(
+  `[+-]?(?:\\d+\\s+\\d+\\s*/\\s*\\d+|\\d+-\\d+\\s*/\\s*\\d+|\\d+\\s*/\\s*\\d+|[^\\s]+)(?:\\s*(?:mm|cm|m|inches|inch|in|ft|"|″|”|''|'|′)(?![\\w]))?`,
+  'giu',
+);
+
+/**
+ * Reads several lengths in mm, parted by semicolons, lines, or comma and space: `0; 25; 50`. By spaces alone
+ * where none of these is there, a whole number before a fraction being one length with it: `3 7/16 4`.
+ */
 export function parseLengths(
   text: string,
   unit: LengthUnit = 'mm',
 ): { ok: true; value: number[] } | { ok: false; why: string } {
-  const parts = text.split(/\s*;\s*|,\s+|\s+(?=[-+\d.])/u).filter((part) => part.trim() !== '');
+  const parted = text.split(/\s*[;\n]\s*|,\s+/u).filter((part) => part.trim() !== '');
+  const parts = parted.length === 1 ? (parted[0].match(IN_A_LIST) ?? []) : parted;
   if (parts.length === 0) return { ok: false, why: 'is empty' };
   const read = parts.map((part) => parseLength(part, unit));
   const wrong = read.find((one) => !one.ok);
