@@ -1,6 +1,7 @@
-import { EVD, Matrix, solve } from 'ml-matrix';
-import { distance } from '../geometry/vec';
+import { CholeskyDecomposition, EVD, Matrix, SVD, solve } from 'ml-matrix';
+import { cross, distance, dot, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
+import { normalNumbers } from '../tolerance/random';
 import type { Mark, MarkDistance } from './records';
 
 /** A datum mark as the network places it, [ahead, left, up] mm. */
@@ -30,8 +31,14 @@ const CONTRADICTS = 2.5;
 /** A tape whose own error shows in its misfit by less than this part is checked by nothing. */
 const CHECKED = 0.04;
 const LARGEST_STEP = 200;
+const MOST_STEPS = 400;
+/** Squares of misfit against ± beyond which, each check, another start is tried; how many, and how far apart of the network's size. */
+const SUSPECT = 2.5;
+const STARTS = 15;
+const APART = [0.03, 0.1, 0.3];
+const MANY = 60;
 /** A step that is as good as none, mm. */
-const SETTLED = 1e-7;
+const SETTLED = 1e-6;
 
 const placeOf = (mark: Mark): Vec => [mark.ahead, mark.left, mark.up];
 
@@ -40,6 +47,8 @@ interface Condition {
   missing: number;
   weight: number;
   slopes: [unknown: number, slope: number][];
+  /** Second derivatives of what is measured; none where it is straight. */
+  bends: [unknown: number, other: number, bend: number][];
 }
 
 /**
@@ -72,13 +81,20 @@ export function adjustNetwork(marks: Mark[], between: MarkDistance[]): Adjusted 
       const [i, j] = [index.get(taped.from)!, index.get(taped.to)!];
       const apart = distance(places[i] as unknown as Vec, places[j] as unknown as Vec) || 1e-6;
       const slopes: Condition['slopes'] = [];
-      for (let a = 0; a < 3; a++) {
-        const slope = (places[i][a] - places[j][a]) / apart;
-        const [ui, uj] = [column.get(i * 3 + a), column.get(j * 3 + a)];
-        if (ui !== undefined) slopes.push([ui, slope]);
-        if (uj !== undefined) slopes.push([uj, -slope]);
+      const ends = [0, 1, 2].flatMap((a) => [
+        { u: column.get(i * 3 + a), a, sign: 1 },
+        { u: column.get(j * 3 + a), a, sign: -1 },
+      ]);
+      const way = [0, 1, 2].map((a) => (places[i][a] - places[j][a]) / apart);
+      const bends: Condition['bends'] = [];
+      for (const { u, a, sign } of ends) {
+        if (u === undefined) continue;
+        slopes.push([u, sign * way[a]]);
+        for (const { u: v, a: b, sign: other } of ends)
+          if (v !== undefined)
+            bends.push([u, v, (sign * other * ((a === b ? 1 : 0) - way[a] * way[b])) / apart]);
       }
-      return { missing: taped.distance - apart, weight: 1 / taped.tolerance ** 2, slopes };
+      return { missing: taped.distance - apart, weight: 1 / taped.tolerance ** 2, slopes, bends };
     }),
     ...marks.flatMap((mark, i): Condition[] => {
       if (mark.mirrors === undefined) return [];
@@ -92,38 +108,49 @@ export function adjustNetwork(marks: Mark[], between: MarkDistance[]): Adjusted 
             ...(ui === undefined ? [] : [[ui, 1] as [number, number]]),
             ...(uj === undefined ? [] : [[uj, sign] as [number, number]]),
           ],
+          bends: [],
         };
       });
     }),
   ];
 
+  const mirrored = marks.filter(({ mirrors }) => mirrors !== undefined).length;
   const loose = whatIsLoose(marks, unknowns, conditions());
   if (loose) return refuse(loose);
 
-  let cost = costOf(conditions());
-  let damping = 1e-3;
-  for (let step = 0; step < 300; step++) {
-    const { normal, right } = normalOf(conditions(), unknowns.length);
-    const damped = normal.clone();
-    for (let u = 0; u < unknowns.length; u++)
-      damped.set(u, u, damped.get(u, u) * (1 + damping) + 1e-12);
-    const move = solve(damped, right).to1DArray();
-    const largest = Math.max(...move.map(Math.abs));
-    const part = largest > LARGEST_STEP ? LARGEST_STEP / largest : 1;
-    const before = places.map((place) => [...place]);
-    unknowns.forEach(({ mark, axis }, u) => (places[mark][axis] += part * move[u]));
-    const next = costOf(conditions());
-    if (next <= cost) {
-      damping = Math.max(damping / 5, 1e-14);
-      const done = largest < SETTLED || cost - next <= cost * 1e-14;
-      cost = next;
-      if (done) break;
-    } else {
-      places.forEach((place, i) => place.splice(0, 3, ...before[i]));
-      damping *= 6;
-      if (damping > 1e12 || largest < SETTLED) break;
+  const start = places.map((place) => [...place]);
+  const size = sizeOf(start);
+  const settleFrom = (from: number[][]): { cost: number; places: number[][] } | null => {
+    from.forEach((place, i) => places[i].splice(0, 3, ...place));
+    const cost = settle(places, conditions, unknowns);
+    return cost === null ? null : { cost, places: places.map((place) => [...place]) };
+  };
+  let best = settleFrom(start);
+  // Tapes that fit badly may have led into another minimum: tried again from round about where the marks are.
+  const free = between.length + 3 * mirrored - unknowns.length;
+  if (!best || best.cost > SUSPECT * Math.max(1, free)) {
+    const normal = normalNumbers();
+    for (let n = 0; n < STARTS && unknowns.length <= MANY; n++) {
+      const from = start.map((place) => [...place]);
+      for (const { mark, axis } of unknowns) from[mark][axis] += APART[n % 3] * size * normal();
+      const other = settleFrom(from);
+      if (other && (!best || other.cost < best.cost * 0.999 - 1e-9)) best = other;
     }
   }
+  // A mark near the plane of those it is taped to may have settled on the wrong side of it.
+  for (let gained = best !== null, round = 0; gained && round < 3; round++) {
+    gained = false;
+    for (const turn of turnsOf(marks.length)) {
+      const turned = turn.reduce<number[][] | null>(
+        (now, i) => now && reflected(now, i, marks, between, index),
+        best && best.places,
+      );
+      const other = turned && settleFrom(turned);
+      if (other && other.cost < best!.cost * 0.999 - 1e-9) [best, gained] = [other, true];
+    }
+  }
+  if (!best) return refuse('the distances settle on no places: check which marks each is between');
+  best.places.forEach((place, i) => places[i].splice(0, 3, ...place));
 
   const settled = conditions();
   const nowLoose = whatIsLoose(marks, unknowns, settled);
@@ -160,6 +187,107 @@ export function adjustNetwork(marks: Mark[], between: MarkDistance[]): Adjusted 
       gain,
     },
   };
+}
+
+/** Which marks are turned over to try: each, and where there are few each two together. */
+function turnsOf(count: number): number[][] {
+  if (count > MANY / 3) return [];
+  const each = Array.from({ length: count }, (_, i) => i);
+  return [
+    ...each.map((i) => [i]),
+    ...(count <= FEW ? each.flatMap((i) => each.slice(i + 1).map((j) => [i, j])) : []),
+  ];
+}
+const FEW = 10;
+
+/** Places with one mark on the other side of the plane of those it is taped to; null where it is known or they make none. */
+function reflected(
+  places: number[][],
+  i: number,
+  marks: Mark[],
+  between: MarkDistance[],
+  index: Map<string, number>,
+): number[][] | null {
+  const { id, known, mirrors } = marks[i];
+  if (known.ahead || known.left || known.up || mirrors !== undefined) return null;
+  const others = between.flatMap(({ from, to }) =>
+    from === id ? [index.get(to)!] : to === id ? [index.get(from)!] : [],
+  );
+  if (others.length < 3) return null;
+  const middle = [0, 1, 2].map(
+    (a) => others.reduce((sum, j) => sum + places[j][a], 0) / others.length,
+  );
+  const { rightSingularVectors } = new SVD(
+    new Matrix(others.map((j) => places[j].map((x, a) => x - middle[a]))),
+    { autoTranspose: true },
+  );
+  const [u, v] = [0, 1].map((k) => [0, 1, 2].map((a) => rightSingularVectors.get(a, k)));
+  const way = cross(u as unknown as Vec, v as unknown as Vec);
+  const height = dot(sub(places[i] as unknown as Vec, middle as unknown as Vec), way);
+  return places.map((place, j) =>
+    j === i ? place.map((x, a) => x - 2 * height * way[a]) : [...place],
+  );
+}
+
+/** How far apart the farthest marks are, mm. */
+const sizeOf = (places: number[][]): number =>
+  Math.max(
+    1,
+    ...places.flatMap((a) => places.map((b) => Math.hypot(...a.map((x, k) => x - b[k])))),
+  );
+
+/**
+ * Moves places downhill to where the squares are least (Newton's method, damped where the cost is not bent
+ * upwards every way).
+ * @returns the cost there; null where it does not come to rest
+ */
+function settle(
+  places: number[][],
+  conditions: () => Condition[],
+  unknowns: { mark: number; axis: number }[],
+): number | null {
+  const count = unknowns.length;
+  let now = conditions();
+  let cost = costOf(now);
+  let damping = 0;
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const { normal, right } = normalOf(now, count);
+    let size = 0;
+    for (let u = 0; u < count; u++) size = Math.max(size, normal.get(u, u));
+    for (const { missing, weight, bends } of now)
+      for (const [u, v, bend] of bends)
+        normal.set(u, v, normal.get(u, v) - weight * missing * bend);
+    for (let u = 0; u < count; u++) {
+      normal.set(u, u, normal.get(u, u) + damping * size);
+      // Sums in another order round differently.
+      for (let v = 0; v < u; v++) normal.set(u, v, normal.get(v, u));
+    }
+    const factors = new CholeskyDecomposition(normal);
+    if (!factors.isPositiveDefinite()) {
+      damping = Math.max(1e-9, 6 * damping);
+      if (damping > 1e9) return null;
+      continue;
+    }
+    const move = factors.solve(right).to1DArray();
+    const largest = Math.max(...move.map(Math.abs));
+    if (!Number.isFinite(largest)) return null;
+    const part = largest > LARGEST_STEP ? LARGEST_STEP / largest : 1;
+    const before = places.map((place) => [...place]);
+    unknowns.forEach(({ mark, axis }, u) => (places[mark][axis] += part * move[u]));
+    const next = conditions();
+    const nextCost = costOf(next);
+    if (nextCost < cost || (largest < SETTLED && nextCost <= cost * (1 + 1e-9) + 1e-12)) {
+      now = next;
+      cost = nextCost;
+      damping = damping < 1e-12 ? 0 : damping / 10;
+      if (largest < SETTLED) return cost;
+    } else {
+      places.forEach((place, i) => place.splice(0, 3, ...before[i]));
+      if (largest < SETTLED) return cost;
+      damping = Math.max(1e-9, 6 * damping);
+    }
+  }
+  return null;
 }
 
 const costOf = (conditions: Condition[]): number =>

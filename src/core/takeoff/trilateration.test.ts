@@ -19,6 +19,10 @@ const tapesTo = (place: Vec, marks = MARKS, tolerance = 1.5): Tape[] =>
     distance: distance(place, mark),
     tolerance,
   }));
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 16807) % 2147483647) / 2147483647;
+}
 const coordinate = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const anyPlace = fc.tuple(
   coordinate(-500, 500),
@@ -157,6 +161,103 @@ describe('a point from distances to marks', () => {
     const level = MARKS.map(([x, y]): Vec => [x, y, 0]);
     const found = locate(tapesTo([40, 330, 12], level));
     if (!found.ok) throw new Error(found.why);
-    expect(found.doubts.join()).toMatch(/flat angle: ±\d+ mm is left up and down/);
+    expect(found.doubts.join()).toMatch(
+      /near the marks’ plane: .* up and down, is known to ±\d+ mm/,
+    );
+    expect(found.answers[0].spread[2]).toBeGreaterThan(10);
+  });
+
+  it('puts a point that tapes do not reach out of the marks’ plane into it, and says how little its height is known', () => {
+    const marks: Vec[] = [
+      [300, 300, 140],
+      [-300, 300, 140],
+      [300, -300, 140],
+      [-300, -300, 140],
+    ];
+    const tapes = tapesTo([60, 240, 150], marks).map((tape) => ({
+      ...tape,
+      distance: tape.distance - 1,
+    }));
+    const found = locate(tapes);
+    if (!found.ok) throw new Error(found.why);
+    expect(found.answers).toHaveLength(1);
+    const [{ place, spread, loose }] = found.answers;
+    expect(place[2]).toBeCloseTo(140, 3);
+    // Where the cost along up comes to one more: sampled, the others followed by a grid.
+    expect(loose!.by).toBeGreaterThan(15);
+    expect(spread[2]).toBeCloseTo(loose!.by, 0);
+    expect(found.doubts.join()).toMatch(/height|how far out of it, up and down/);
+  });
+
+  it('is the least squares there is, marks in one plane, on 300 random cases (ml-levenberg-marquardt from many starts)', () => {
+    const random = seeded(17);
+    const between = (min: number, max: number) => min + random() * (max - min);
+    let judged = 0;
+    for (let n = 0; n < 300; n++) {
+      const marks = Array.from({ length: 3 + (n % 3) }, (): Vec => [
+        between(-400, 400),
+        between(-400, 400),
+        140,
+      ]);
+      const [x, y, z] = [between(-300, 300), between(-300, 300), between(0, 60)];
+      const tapes = tapesTo([x, y, 140 + z], marks).map((tape) => ({
+        ...tape,
+        distance: Math.max(5, tape.distance + between(-2, 2)),
+      }));
+      const found = locate(tapes);
+      // Marks nearly in a line are refused.
+      if (!found.ok) continue;
+      judged++;
+      const cost = ([a, b, c]: ArrayLike<number> & number[]) =>
+        tapes.reduce((sum, tape) => sum + (distance([a, b, c], tape.mark) - tape.distance) ** 2, 0);
+      const least = Math.min(
+        ...[0, 20, 60].map((h) =>
+          cost(
+            Array.from(
+              levenbergMarquardt(
+                { x: tapes.map((_, i) => i), y: tapes.map((tape) => tape.distance) },
+                (p: number[]) => (i: number) => distance([p[0], p[1], p[2]], tapes[i].mark),
+                {
+                  initialValues: [x, y, 140 + h],
+                  damping: 1e-3,
+                  gradientDifference: 1e-4,
+                  centralDifference: true,
+                  errorTolerance: 1e-14,
+                  improvementThreshold: 0,
+                  maxIterations: 120,
+                },
+              ).parameterValues,
+            ),
+          ),
+        ),
+      );
+      expect(cost([...found.answers[0].place])).toBeLessThanOrEqual(least * 1.001 + 1e-6);
+    }
+    expect(judged).toBeGreaterThan(270);
+  });
+
+  it('lets the ± grow to what tapes that disagree allow, and says what each would read if it alone were wrong', () => {
+    const place: Vec = [60, 420, 300];
+    const marks = [0, 1, 2, 4].map((i) => MARKS[i]);
+    const tapes = tapesTo(place, marks);
+    tapes[1] = { ...tapes[1], distance: tapes[1].distance + 30 };
+    const found = locate(tapes);
+    if (!found.ok) throw new Error(found.why);
+    const [{ place: at, spread, conflict }] = found.answers;
+    const off = [0, 1, 2].map((i) => Math.abs(at[i] - place[i]));
+    expect(Math.max(...off)).toBeGreaterThan(5);
+    off.forEach((by, i) => expect(spread[i]).toBeGreaterThanOrEqual(by - 1e-6));
+    expect(conflict!.suspects).toContain(1);
+    expect(conflict!.wouldRead[1]).toBeCloseTo(tapes[1].distance - 30, 3);
+    // Put in what one would read, and all agree.
+    conflict!.wouldRead.forEach((reading, i) => {
+      if (reading === null) return;
+      const mended = locate(
+        tapes.map((tape, k) => (k === i ? { ...tape, distance: reading } : tape)),
+      );
+      if (mended.ok) expect(mended.answers[0].misfit).toBeLessThan(0.5);
+    });
+    const agreed = locate(tapesTo(place, marks));
+    expect(agreed.ok && agreed.answers[0].conflict).toBeNull();
   });
 });

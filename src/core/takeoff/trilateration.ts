@@ -1,4 +1,5 @@
-import { Matrix, SVD } from 'ml-matrix';
+import { EVD, Matrix, SVD } from 'ml-matrix';
+import { factor, solveFactored } from '../geometry/linear';
 import { add, distance, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 
@@ -17,10 +18,23 @@ export interface Placed {
   residuals: number[];
   /** Root mean square of the residuals, mm. */
   misfit: number;
-  /** ± to expect of each coordinate from the ± of the tapes, mm. */
+  /** ± to expect of each coordinate from the ± of the tapes, mm; where they disagree, what they really allow. */
   spread: Vec;
   /** d place / d distance: three rows, one column a tape. Also what a mark's own error towards the point does. */
   gain: number[][];
+  /** The way that the tapes hardly hold (out of the marks' plane, near it) and by how much, mm: no slope tells that. */
+  loose: { way: Vec; by: number } | null;
+  conflict: Conflict | null;
+}
+
+/** Tapes that disagree by more than their ±. */
+export interface Conflict {
+  /** What each would read if it alone were wrong, mm; null where the rest make no place. */
+  wouldRead: (number | null)[];
+  /** Those that could be the wrong one: with them left out the rest agree. */
+  suspects: number[];
+  /** How far the place moves, each coordinate, when a suspect is left out, mm. */
+  moves: Vec;
 }
 
 export type Located =
@@ -38,11 +52,22 @@ const IN_LINE = 0.02;
 /** A residual past this many times its ± contradicts the rest. */
 const CONTRADICTS = 2.5;
 
+/** A tape whose own error shows in its misfit by less than this part is checked by nothing. */
+const CHECKED = 0.04;
+
 /**
- * A point from distances to three or more marks by weighted least squares (Gauss–Newton). Three marks,
- * or more in one plane, leave two mirror images; both are given.
+ * A point from distances to three or more marks by weighted least squares (Newton's method, damped, from both
+ * sides of the marks' plane). Three marks, or more in one plane, leave two mirror images; both are given, or one
+ * in the plane where the tapes do not reach out of it.
  */
 export function locate(tapes: Tape[]): Located {
+  const placed = locateOnly(tapes);
+  if (!placed.ok) return placed;
+  const answers = placed.answers.map((one) => weighed(tapes, one)) as typeof placed.answers;
+  return { ...placed, answers, doubts: doubtsOf(tapes, answers[0]) };
+}
+
+function locateOnly(tapes: Tape[]): Located {
   const refuse = (why: string): Located => ({ ok: false, why });
   if (tapes.length < 3)
     return refuse(
@@ -84,7 +109,7 @@ export function locate(tapes: Tape[]): Located {
   const answers: [Placed] | [Placed, Placed] = twin
     ? ([best, twin].sort(byHeight) as [Placed, Placed])
     : [best];
-  return { ok: true, answers, doubts: doubtsOf(tapes, best) };
+  return { ok: true, answers, doubts: [] };
 }
 
 const byHeight = (a: Placed, b: Placed): number => {
@@ -146,34 +171,171 @@ function solveTrimmed(svd: SVD, right: Matrix, least: number): Vec {
   return [x[0], x[1], x[2]];
 }
 
+const MOST_STEPS = 200;
+/** A step that is as good as none, mm. */
+const SETTLED = 1e-8;
+
+/** Least squares from a start on; null where it does not come to rest. */
 function settle(tapes: Tape[], start: Vec): Placed | null {
   let place = start;
-  for (let step = 0; step < 60; step++) {
-    const { inverse, rows } = normalOf(tapes, place);
-    if (!inverse) return null;
-    let move: Vec = [0, 0, 0];
-    tapes.forEach((tape, i) => {
-      const missing = (tape.distance - distance(place, tape.mark)) / tape.tolerance ** 2;
-      move = add(move, scale(times(inverse, rows[i]), missing));
-    });
-    // Steps are kept within reach of where the tapes could end.
-    const size = length(move);
-    const most = 0.3 * Math.min(...tapes.map((tape) => tape.distance));
-    place = add(place, scale(move, size > most ? most / size : 1));
-    if (size < 1e-10) break;
-    if (!Number.isFinite(size)) return null;
+  let cost = costAt(tapes, place);
+  let damping = 0;
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const { curve, slope, size } = curveAt(tapes, place);
+    const move = solve3(curve, slope, damping * size);
+    if (!move) {
+      damping = Math.max(1e-4, 4 * damping);
+      if (damping > 1e12) return null;
+      continue;
+    }
+    const next = add(place, move);
+    const nextCost = costAt(tapes, next);
+    const long = length(move);
+    // Down, or as low as figures go.
+    if (nextCost < cost || (long < 1e-6 && nextCost <= cost * (1 + 1e-12))) {
+      place = next;
+      cost = nextCost;
+      damping = damping < 1e-6 ? 0 : damping / 8;
+      if (long < SETTLED && damping < 1) return placedAt(tapes, place);
+    } else if (long < SETTLED) return damping < 1 ? placedAt(tapes, place) : null;
+    else damping = Math.max(1e-4, 4 * damping);
   }
-  const { inverse, rows } = normalOf(tapes, place);
-  if (!inverse) return null;
+  return null;
+}
+
+const costAt = (tapes: Tape[], place: Vec): number =>
+  tapes.reduce(
+    (sum, { mark, distance: taped, tolerance }) =>
+      sum + ((distance(place, mark) - taped) / tolerance) ** 2,
+    0,
+  );
+
+/** Half the second derivatives of the cost, half its slope downhill, and how large the former are. */
+function curveAt(tapes: Tape[], place: Vec) {
+  const curve = new Float64Array(9);
+  const slope: [number, number, number] = [0, 0, 0];
+  let size = 0;
+  for (const { mark, distance: taped, tolerance } of tapes) {
+    const away = sub(place, mark);
+    const apart = Math.max(length(away), 1e-9);
+    const row = scale(away, 1 / apart);
+    const weight = 1 / tolerance ** 2;
+    // A sphere that is too small or too large bends the cost across the tape.
+    const bend = (apart - taped) / apart;
+    for (let i = 0; i < 3; i++) {
+      slope[i] += weight * (taped - apart) * row[i];
+      for (let j = 0; j < 3; j++) {
+        const along = row[i] * row[j];
+        curve[3 * i + j] += weight * (along + bend * ((i === j ? 1 : 0) - along));
+      }
+    }
+    size += weight;
+  }
+  return { curve, slope, size };
+}
+
+/** Solves (curve + damping) move = slope where that is bent upwards every way; null where it is not. */
+function solve3(curve: Float64Array, slope: readonly number[], damping: number): Vec | null {
+  const a = curve.slice();
+  for (let i = 0; i < 3; i++) a[4 * i] += damping;
+  const minor = a[0] * a[4] - a[1] * a[3];
+  const det =
+    a[0] * (a[4] * a[8] - a[5] * a[7]) -
+    a[1] * (a[3] * a[8] - a[5] * a[6]) +
+    a[2] * (a[3] * a[7] - a[4] * a[6]);
+  if (!(a[0] > 0 && minor > 0 && det > 0)) return null;
+  const order = new Int32Array(3);
+  const move = new Float64Array(3);
+  if (!factor(a, 3, order)) return null;
+  solveFactored(a, 3, order, Float64Array.from(slope), move);
+  return [move[0], move[1], move[2]];
+}
+
+function placedAt(tapes: Tape[], place: Vec): Placed {
   const residuals = tapes.map((tape) => distance(place, tape.mark) - tape.distance);
-  const columns = tapes.map((tape, i) => scale(times(inverse, rows[i]), 1 / tape.tolerance ** 2));
   return {
     place,
     residuals,
     misfit: Math.sqrt(residuals.reduce((sum, r) => sum + r * r, 0) / residuals.length),
-    spread: [0, 1, 2].map((i) => Math.sqrt(inverse[i][i])) as unknown as Vec,
-    gain: [0, 1, 2].map((i) => columns.map((column) => column[i])),
+    spread: [0, 0, 0],
+    gain: [],
+    loose: null,
+    conflict: null,
   };
+}
+
+/** A linear ± that is off the true one by more than this part is not used. */
+const STRAIGHT = 0.3;
+
+/** The same with its ±: by slopes where they hold, and along the way that the tapes hold least by trying. */
+function weighed(tapes: Tape[], placed: Placed): Placed {
+  const { place } = placed;
+  const rows = tapes.map((tape) => unit(sub(place, tape.mark)));
+  const normal = Matrix.zeros(3, 3);
+  rows.forEach((row, t) => {
+    for (let i = 0; i < 3; i++)
+      for (let j = 0; j < 3; j++)
+        normal.set(i, j, normal.get(i, j) + (row[i] * row[j]) / tapes[t].tolerance ** 2);
+  });
+  const { realEigenvalues, eigenvectorMatrix } = new EVD(normal, { assumeSymmetric: true });
+  const order = [0, 1, 2].sort((a, b) => realEigenvalues[a] - realEigenvalues[b]);
+  const ways = order.map((k) => eigenvectorMatrix.getColumn(k) as unknown as Vec);
+  const sizes = order.map((k) => Math.max(realEigenvalues[k], 1e-12));
+  const straight = 1 / Math.sqrt(sizes[0]);
+  const by = reachAlong(tapes, place, ways[0], straight);
+  const loose = Math.abs(by - straight) > STRAIGHT * by ? { way: ways[0], by } : null;
+  // Where slopes do not tell, they are left out, and what was tried takes their place.
+  const inverse = [0, 1, 2].map((i) =>
+    [0, 1, 2].map((j) =>
+      ways.reduce((sum, way, k) => sum + (loose && k === 0 ? 0 : (way[i] * way[j]) / sizes[k]), 0),
+    ),
+  );
+  const columns = tapes.map((tape, i) => scale(times(inverse, rows[i]), 1 / tape.tolerance ** 2));
+  const gain = [0, 1, 2].map((i) => columns.map((column) => column[i]));
+  const conflict = conflictOf(tapes, placed, rows, gain);
+  const spread = [0, 1, 2].map((i) =>
+    Math.hypot(
+      Math.sqrt(Math.max(0, inverse[i][i])),
+      loose ? loose.way[i] * loose.by : 0,
+      conflict?.moves[i] ?? 0,
+    ),
+  ) as unknown as Vec;
+  return { ...placed, spread, gain, loose, conflict };
+}
+
+/**
+ * How far a place may go one way, the others following, until the tapes are off by their ± all told (profile
+ * likelihood; from memory). Where they do not meet even at their best, what they are off there counts as their ±.
+ */
+function reachAlong(tapes: Tape[], place: Vec, way: Vec, about: number): number {
+  const least = costAt(tapes, place);
+  // More than three that do not meet are told of by themselves.
+  const allowed = tapes.length === 3 ? Math.max(1, least) : 1;
+  const excess = (by: number): number => {
+    let at = add(place, scale(way, by));
+    for (let step = 0; step < 30; step++) {
+      const { curve, slope, size } = curveAt(tapes, at);
+      const move = solve3(curve, slope, 1e-9 * size) ?? solve3(curve, slope, size);
+      if (!move) break;
+      const beside = sub(move, scale(way, dot(move, way)));
+      at = add(at, beside);
+      if (length(beside) < 1e-6) break;
+    }
+    return costAt(tapes, at) - least - allowed;
+  };
+  const farthest = Math.max(...tapes.map((tape) => tape.distance));
+  const out = (sign: 1 | -1): number => {
+    let high = Math.min(Math.max(about, 0.01), farthest) / 4;
+    while (excess(sign * high) < 0 && high < farthest) high *= 2;
+    let low = 0;
+    for (let i = 0; i < 30; i++) {
+      const middle = (low + high) / 2;
+      if (excess(sign * middle) < 0) low = middle;
+      else high = middle;
+    }
+    return high;
+  };
+  return Math.max(out(1), out(-1));
 }
 
 const times = (m: number[][], v: Vec): Vec => [
@@ -182,25 +344,48 @@ const times = (m: number[][], v: Vec): Vec => [
   dot(m[2] as unknown as Vec, v),
 ];
 
-/** Inverse of the weighted normal equations at a place, and the direction of each tape there. */
-function normalOf(tapes: Tape[], place: Vec): { inverse: number[][] | null; rows: Vec[] } {
-  const rows = tapes.map((tape) => unit(sub(place, tape.mark)));
-  const n = [0, 1, 2].map((i) =>
-    [0, 1, 2].map((j) =>
-      rows.reduce((sum, row, t) => sum + (row[i] * row[j]) / tapes[t].tolerance ** 2, 0),
-    ),
-  );
-  const minor = (i: number, j: number) => {
-    const [r, s] = [0, 1, 2].filter((k) => k !== i);
-    const [p, q] = [0, 1, 2].filter((k) => k !== j);
-    return (n[r][p] * n[s][q] - n[r][q] * n[s][p]) * ((i + j) % 2 ? -1 : 1);
-  };
-  const det = [0, 1, 2].reduce((sum, j) => sum + n[0][j] * minor(0, j), 0);
-  const trace = n[0][0] + n[1][1] + n[2][2];
-  if (!(det > trace ** 3 * 1e-14)) return { inverse: null, rows };
+/** How far each residual is past what its own ± and its share in the fit let through, in units of that. */
+function scoresOf(tapes: Tape[], residuals: number[], rows: Vec[], gain: number[][]) {
+  return tapes.map((tape, i) => {
+    const own = dot(rows[i], gain.map((row) => row[i]) as unknown as Vec);
+    const free = Math.max(0, 1 - own);
+    return {
+      free,
+      score: free > 1e-6 ? Math.abs(residuals[i]) / (tape.tolerance * Math.sqrt(free)) : 0,
+    };
+  });
+}
+
+/** Whether tapes disagree, and what each would have to read to be the only wrong one. */
+function conflictOf(
+  tapes: Tape[],
+  { place, residuals }: Placed,
+  rows: Vec[],
+  gain: number[][],
+): Conflict | null {
+  const scores = scoresOf(tapes, residuals, rows, gain);
+  if (tapes.length < 4 || !scores.some(({ score }) => score > CONTRADICTS)) return null;
+  const without = tapes.map((_, i) => {
+    const rest = locateOnly(tapes.filter((_tape, j) => j !== i));
+    if (!rest.ok) return null;
+    const nearest = rest.answers.reduce((a, b) =>
+      distance(b.place, place) < distance(a.place, place) ? b : a,
+    );
+    const agree = nearest.residuals.every((r, k) => {
+      const { tolerance } = tapes[k < i ? k : k + 1];
+      return Math.abs(r) <= CONTRADICTS * tolerance;
+    });
+    return { place: nearest.place, agree };
+  });
+  const agreeing = without.flatMap((one, i) => (one?.agree ? [i] : []));
+  // Where leaving out no one tape mends it, any of them may be wrong.
+  const suspects = agreeing.length > 0 ? agreeing : without.flatMap((one, i) => (one ? [i] : []));
   return {
-    inverse: [0, 1, 2].map((i) => [0, 1, 2].map((j) => minor(j, i) / det)),
-    rows,
+    wouldRead: without.map((one, i) => one && distance(one.place, tapes[i].mark)),
+    suspects,
+    moves: [0, 1, 2].map((i) =>
+      Math.max(0, ...suspects.map((k) => Math.abs(without[k]!.place[i] - place[i]))),
+    ) as unknown as Vec,
   };
 }
 
@@ -210,21 +395,19 @@ function normalOf(tapes: Tape[], place: Vec): { inverse: number[][] | null; rows
  * something is wrong, five or more which.
  */
 function doubtsOf(tapes: Tape[], placed: Placed): string[] {
-  const directions = tapes.map((tape) => unit(sub(placed.place, tape.mark)));
-  const scores = tapes.map((tape, i) => {
-    const own = dot(directions[i], placed.gain.map((row) => row[i]) as unknown as Vec);
-    const free = Math.max(0, 1 - own);
-    const score =
-      free > 1e-6 ? Math.abs(placed.residuals[i]) / (tape.tolerance * Math.sqrt(free)) : 0;
-    return { name: tape.name, score, free, residual: placed.residuals[i] };
-  });
+  const rows = tapes.map((tape) => unit(sub(placed.place, tape.mark)));
+  const scores = scoresOf(tapes, placed.residuals, rows, placed.gain).map((one, i) => ({
+    ...one,
+    name: tapes[i].name,
+    residual: placed.residuals[i],
+  }));
   const doubts: string[] = [];
   const worst = scores.reduce((a, b) => (b.score > a.score ? b : a));
   if (worst.score > CONTRADICTS) {
     const alike = scores.filter(({ score }) => score > worst.score * 0.98).length;
     if (alike > 1)
       doubts.push(
-        'the distances do not agree by more than their ±; with one more tape Havrik could say which is wrong',
+        'the distances disagree by more than their ±: one of them is wrong. Beside each stands what it would read if it alone were; one more tape would say which',
       );
     else {
       const off = worst.residual / worst.free;
@@ -236,13 +419,25 @@ function doubtsOf(tapes: Tape[], placed: Placed): string[] {
     doubts.push(
       'the three distances do not quite meet: one is too short, or the point lies in the marks’ plane',
     );
+  const unchecked = scores.filter(({ free }) => free < CHECKED).map(({ name }) => name);
+  if (tapes.length > 3 && doubts.length === 0 && unchecked.length > 0)
+    doubts.push(
+      `nothing checks the tape to ${unchecked.join(', ')}: a slip there would not show. Read ${unchecked.length > 1 ? 'them' : 'it'} twice`,
+    );
+  const { loose } = placed;
+  if (loose && loose.by > 3 * Math.max(...tapes.map(({ tolerance }) => tolerance)))
+    doubts.push(
+      `the point lies near the marks’ plane: how far out of it, ${DIRECTIONS[largest(loose.way)]}, is known to ±${loose.by.toFixed(0)} mm only. Measure that from a plane, or add a mark off theirs`,
+    );
   const loosest = Math.max(...placed.spread);
   const tape = Math.max(...tapes.map(({ tolerance }) => tolerance));
-  if (loosest > 6 * tape)
+  if (!loose && !placed.conflict && loosest > 6 * tape)
     doubts.push(
       `the tapes meet at a flat angle: ±${loosest.toFixed(0)} mm is left ${DIRECTIONS[placed.spread.indexOf(loosest)]}. Add a mark from another direction`,
     );
   return doubts;
 }
 
+const largest = (v: Vec): number =>
+  v.reduce((best, part, i) => (Math.abs(part) > Math.abs(v[best]) ? i : best), 0);
 const DIRECTIONS = ['ahead and back', 'across', 'up and down'];
