@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Verdict } from '@/core/bumpsteer/bumpSteer';
+import type { Verdict } from '@/core/verdict/verdicts';
 import { VERDICT } from './theme';
 
 const SHAPES: Record<Verdict, { path: string; colour: string }> = {

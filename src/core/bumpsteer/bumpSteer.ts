@@ -2,6 +2,7 @@ import type { AxleCorner } from '../kinematics/axle';
 import type { Travel } from '../model/build';
 import { spanOf } from '../motion/range';
 import type { Span } from '../motion/range';
+import { judgeSize } from '../verdict/verdicts';
 import { runSweep, slopeAt, travelSweep, valueAt } from '../motion/sweep';
 import type { Sweep } from '../motion/sweep';
 
@@ -41,14 +42,8 @@ export function bumpSteer(
   };
 }
 
-export type Verdict = 'very good' | 'accept' | 'near the edge' | 'rework';
-
 /**
  * The verdict on a largest toe change, degrees.
  * @param bands the brief's: very good up to the first, accepted up to the second, reworked past the third
  */
-export function judgeBumpSteer(worst: number, bands: readonly [number, number, number]): Verdict {
-  if (worst <= bands[0]) return 'very good';
-  if (worst <= bands[1]) return 'accept';
-  return worst <= bands[2] ? 'near the edge' : 'rework';
-}
+export const judgeBumpSteer = judgeSize;

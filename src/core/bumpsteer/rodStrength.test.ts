@@ -1,6 +1,8 @@
 import { axleWith } from '../../test/layouts';
-import { STARTING_ROD } from './rodSchema';
-import { rodStrength } from './rodStrength';
+import { ASSUMED, STARTING_LOADS } from './rodSchema';
+import { bucklingOf, rodStrength } from './rodStrength';
+
+const STARTING_ROD = { ...STARTING_LOADS, ...ASSUMED };
 
 // Kingpin upright; the arm 120 mm behind it, the rod straight across: its lever is the arm (geometry).
 const { points } = axleWith({
@@ -31,12 +33,35 @@ it('bends a bolt as a round bar held at one end: twice the arm, twice the stress
   );
 });
 
-it('buckles a rod by Euler’s formula, a solid bar with no hole in it', () => {
-  const { buckling } = at({ outside: 16, wall: 8 });
-  expect(buckling).toBeCloseTo((Math.PI ** 2 * 205_000 * Math.PI * 16 ** 4) / 64 / 340 ** 2, 3);
-  expect(at({ wall: 1 }).buckling).toBeLessThan(buckling);
+it('buckles a slender rod by Euler’s formula, a solid bar with no hole in it', () => {
+  const { buckling, rule } = at({ outside: 8, wall: 4 });
+  expect(rule).toBe('Euler');
+  expect(buckling).toBeCloseTo((Math.PI ** 2 * 205_000 * Math.PI * 8 ** 4) / 64 / 340 ** 2, 3);
+  expect(at({ outside: 8, wall: 1 }).buckling).toBeLessThan(buckling);
 });
 
-it('asks for one and a half diameters of thread (common practice)', () => {
-  expect(at({ bolt: 10 }).engagement).toBe(15);
+it('buckles a stocky one by Johnson’s parabola: 17.9 kN of 16 × 2 tube of 342 mm, not Euler’s 38', () => {
+  const area = (Math.PI * (16 ** 2 - 12 ** 2)) / 4;
+  const second = (Math.PI * (16 ** 4 - 12 ** 4)) / 64;
+  const found = bucklingOf(area, second, 342, 235);
+  expect(found.rule).toBe('Johnson');
+  expect(found.slenderness).toBeCloseTo(68.4, 1);
+  expect(found.buckling / 1000).toBeCloseTo(17.86, 1);
+  // No column carries more than its yield, and a stronger tube more than a weaker.
+  expect(found.buckling).toBeLessThan(235 * area);
+  expect(bucklingOf(area, second, 342, 420).buckling).toBeGreaterThan(found.buckling);
+});
+
+it('goes over from one rule to the other without a step or a kink (geometry of the parabola)', () => {
+  const limit = Math.sqrt((2 * Math.PI ** 2 * 205_000) / 235);
+  const [area, second] = [100, 2500];
+  const at_ = (slenderness: number) =>
+    bucklingOf(area, second, slenderness * Math.sqrt(second / area), 235).buckling;
+  expect(at_(limit * 1.0001)).toBeCloseTo(at_(limit * 0.9999), -1);
+  const slope = (from: number) => (at_(from + 0.01) - at_(from - 0.01)) / 0.02;
+  expect(slope(limit + 0.02)).toBeCloseTo(slope(limit - 0.02), 0);
+});
+
+it('asks for one and a half diameters of the rod’s own thread (common practice)', () => {
+  expect(at({ thread: 10, bolt: 14 }).engagement).toBe(15);
 });

@@ -1,7 +1,7 @@
 import { cross, distance, dot, sub, unit } from '../geometry/vec';
 import type { Points } from '../model/points';
 import { GRADES } from './rodSchema';
-import type { RodParts } from './rodSchema';
+import type { RodLoads, TieRodParts } from './rodSchema';
 import { toVec } from './trial';
 
 /**
@@ -24,10 +24,12 @@ export interface RodStrength {
   /** Bending of the bolt under the struck force, N/mm², and how many times that its grade's yield is. */
   bending: number;
   boltReserve: number;
-  /** Struck force that buckles the rod, N, and the reserve. */
+  /** Struck force that buckles the rod, N, by which rule, its length over its radius of gyration, and the reserve. */
   buckling: number;
+  rule: 'Euler' | 'Johnson';
+  slenderness: number;
   rodReserve: number;
-  /** Length of thread wanted: one and a half diameters (common practice), mm. */
+  /** Length of thread wanted: one and a half diameters of the rod's thread (common practice), mm. */
   engagement: number;
 }
 
@@ -39,7 +41,7 @@ export interface RodStrength {
 export function rodStrength(
   points: Points,
   tyre: { scrub: number; width: number },
-  parts: RodParts,
+  parts: TieRodParts & Pick<RodLoads, 'wheelLoad' | 'grip' | 'factor'>,
 ): RodStrength {
   const lower = toVec(points.lowerOuter);
   const axis = unit(sub(toVec(points.upperOuter), lower));
@@ -55,8 +57,13 @@ export function rodStrength(
   const bending = (32 * struck * (parts.spacer + HALF_BODY)) / (Math.PI * parts.bolt ** 3);
   const inside = Math.max(0, parts.outside - 2 * parts.wall);
   const second = (Math.PI * (parts.outside ** 4 - inside ** 4)) / 64;
-  // Euler, both ends free to turn: K = 1 (Shigley).
-  const buckling = (Math.PI ** 2 * STEEL * second) / distance(inner, outer) ** 2;
+  const area = (Math.PI * (parts.outside ** 2 - inside ** 2)) / 4;
+  const { buckling, rule, slenderness } = bucklingOf(
+    area,
+    second,
+    distance(inner, outer),
+    parts.yield,
+  );
   return {
     moment,
     lever,
@@ -65,10 +72,38 @@ export function rodStrength(
     bending,
     boltReserve: GRADES[parts.grade] / bending,
     buckling,
+    rule,
+    slenderness,
     rodReserve: buckling / struck,
-    engagement: 1.5 * parts.bolt,
+    engagement: 1.5 * parts.thread,
   };
 }
 
 /** Reserves under this are too little for a first estimate (common practice). */
 export const RESERVE = 2;
+
+/**
+ * Force that buckles a bar with both ends free to turn, N: Euler's for a slender one, below the slenderness where
+ * Euler's stress is half the yield J. B. Johnson's parabola (Shigley, *Mechanical Engineering Design*, ch. 4, from
+ * memory), which ends at the yield.
+ * @param area mm²
+ * @param second moment of area, mm⁴
+ * @param yielding yield strength, N/mm²
+ */
+export function bucklingOf(
+  area: number,
+  second: number,
+  length: number,
+  yielding: number,
+): Pick<RodStrength, 'buckling' | 'rule' | 'slenderness'> {
+  const slenderness = length / Math.sqrt(second / area);
+  const limit = Math.sqrt((2 * Math.PI ** 2 * STEEL) / yielding);
+  if (slenderness > limit)
+    return {
+      buckling: (Math.PI ** 2 * STEEL * second) / length ** 2,
+      rule: 'Euler',
+      slenderness,
+    };
+  const part = 1 - (yielding * slenderness ** 2) / (4 * Math.PI ** 2 * STEEL);
+  return { buckling: area * yielding * part, rule: 'Johnson', slenderness };
+}

@@ -1,6 +1,7 @@
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
 import { pointsOf, prepareAxle } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { rodAsBuilt } from '../bumpsteer/rodParts';
 import { jointsAt, spindleAt } from '../kinematics/joints';
 import type { Joints } from '../kinematics/joints';
 import { POINT_LABELS } from '../model/points';
@@ -32,15 +33,15 @@ interface Tube {
   radius: number;
 }
 
-/** Arms, tie rod and half-shaft in one position, diameters as drawn. */
-function tubesOf(design: AxleDesign, at: Joints, upright: Float64Array) {
+/** Arms, tie rod and half-shaft in one position; arms' diameters as drawn, the rod's as it is. */
+function tubesOf(design: AxleDesign, at: Joints, upright: Float64Array, rodRadius: number) {
   const tube = (name: string, from: PointName, to: PointName, radius: number): Tube => ({
     name,
     from: at[from],
     to: at[to],
     radius,
   });
-  const rod = tube('tie rod', 'tieRodInner', 'tieRodOuter', 8);
+  const rod = tube('tie rod', 'tieRodInner', 'tieRodOuter', rodRadius);
   const rest = [
     tube('lower arm, front tube', 'lowerFrontInner', 'lowerOuter', 12.5),
     tube('lower arm, rear tube', 'lowerRearInner', 'lowerOuter', 12.5),
@@ -94,6 +95,7 @@ export function clearancesOf(
   const upright = new Float64Array(UPRIGHT_SIZE);
   const points = pointsOf(design, side);
   const bodies = keepOuts.filter((body) => body.axle === axle);
+  const rodRadius = rodAsBuilt(build, design, side).parts.outside / 2;
   for (const { fullBump, ...position } of positionsOf(build.travel, prepared.axle.rackTravel)) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const at = jointsAt(points, upright);
@@ -106,7 +108,7 @@ export function clearancesOf(
       if (clearance !== null && clearance < (known?.clearance ?? Infinity) - 1e-3)
         worst.set(key, { what, to, clearance, wanted: by, at: found!.at, ...position });
     };
-    closeIn(design, at, upright, bodies, wanted, look);
+    closeIn(design, at, upright, bodies, wanted, rodRadius, look);
     // The ground comes up by as much as the wheel does.
     if (fullBump && position.rack === 0) overGround(at, position.travel, wanted, look);
   }
@@ -132,10 +134,11 @@ function closeIn(
   upright: Float64Array,
   keepOuts: KeepOut[],
   { moving, tyre: wide }: WantedRoom,
+  rodRadius: number,
   look: Look,
 ): void {
   const tyre = tyreOf(design, at.wheelCentre, spindleAt(upright));
-  const { rod, rest, arms, shaft } = tubesOf(design, at, upright);
+  const { rod, rest, arms, shaft } = tubesOf(design, at, upright, rodRadius);
   const toTyre = (p: Vec) => toRing(p, tyre);
   const joint = (name: PointName, to: string, distanceTo: (p: Vec) => number) =>
     look(POINT_LABELS[name], to, moving, JOINT, () => ({
@@ -152,7 +155,9 @@ function closeIn(
       );
     // Inner pivots are bolted to what they are near: only what moves is looked at.
     for (const name of MOVING) joint(name, body.name, distanceTo);
-    look('tyre', body.name, wide, 0, (ceiling) => leastRound(tyre, distanceTo, 0.2, ceiling));
+    look('tyre', body.name, wide, 0, (ceiling) =>
+      leastRound(tyre, distanceTo, boxOf(body), ceiling),
+    );
   }
   const apart = (a: Tube, b: Tube) =>
     look(a.name, b.name, moving, a.radius + b.radius, () =>
@@ -196,8 +201,20 @@ function tyreOf(design: AxleDesign, centre: Vec, axis: Vec) {
   };
 }
 
+const vec = (p: { ahead: number; out: number; up: number }): Vec => [p.ahead, p.out, p.up];
+
+/** The box along the axes that a body lies in: its middle and half of its size. */
+function boxOf(body: KeepOut): { middle: Vec; half: Vec } {
+  if (body.kind === 'box') return { middle: vec(body.middle), half: scale(vec(body.size), 0.5) };
+  const [from, to] = [vec(body.from), vec(body.to)];
+  const reach = body.diameter / 2;
+  return {
+    middle: scale(add(from, to), 0.5),
+    half: [0, 1, 2].map((i) => Math.abs(to[i] - from[i]) / 2 + reach) as unknown as Vec,
+  };
+}
+
 function distanceToBody(body: KeepOut): (p: Vec) => number {
-  const vec = (p: { ahead: number; out: number; up: number }): Vec => [p.ahead, p.out, p.up];
   if (body.kind === 'box') {
     const [middle, extent] = [vec(body.middle), vec(body.size)];
     return (p) => toBox(p, middle, extent);

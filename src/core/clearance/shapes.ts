@@ -111,28 +111,143 @@ export function leastAlong(
 }
 
 /**
- * Least distance from a tyre's tread and inner sidewall to a convex body, to within `close` mm; null where
- * none is under `ceiling`.
+ * Least distance between a ring and a convex body: the closest place is certain to within 6 mm, whatever the
+ * body's shape, and closed from there to a tenth; below 0 where one is in the other, by how
+ * deep the deepest part of either is. Null where none is under `ceiling`.
+ * @param box a box, its sides along the axes, that the body lies in: middle and half of its size
  */
 export function leastRound(
   ring: Ring,
   distanceTo: (p: Vec) => number,
-  close = 0.2,
+  box: { middle: Vec; half: Vec },
   ceiling = Infinity,
 ): Least | null {
   const { centre, axis, inner, outer, width } = ring;
   if (distanceTo(centre) - Math.hypot(outer, width / 2) >= ceiling) return null;
   const heading = unit([axis[1], -axis[0], 0]);
   const up = cross(heading, axis);
-  const [inside, outside] = [-width / 2, width / 2].map((by) => add(centre, scale(axis, by)));
-  const look = (angle: number): Least => {
+  // The ring's section at an angle is a rectangle, solid; a convex body's distance has one dip over it.
+  const over = (angle: number, fine: number): Least => {
     const way = add(scale(heading, Math.cos(angle)), scale(up, Math.sin(angle)));
-    const shoulder = add(inside, scale(way, outer));
-    const tread = leastToConvex(shoulder, add(outside, scale(way, outer)), distanceTo);
-    const wall = leastToConvex(shoulder, add(inside, scale(way, inner)), distanceTo);
-    return wall.distance < tread.distance ? wall : tread;
+    return leastOverSection(
+      (radius, along) => add(add(centre, scale(way, radius)), scale(axis, along)),
+      [inner, outer],
+      [-width / 2, width / 2],
+      distanceTo,
+      fine,
+    );
   };
-  return leastOn(look, [0, 2 * Math.PI], outer, close, ceiling);
+  const rough = leastOn(
+    (angle) => over(angle, ROUGH),
+    [0, 2 * Math.PI],
+    outer,
+    ROUGH,
+    ceiling + ROUGH,
+  );
+  if (!rough) return null;
+  // About the best of that, finely.
+  const off = sub(rough.at, centre);
+  const about = Math.atan2(dot(off, up), dot(off, heading));
+  const found = leastOfDip((angle) => over(angle, SECTION), about, (4 * ROUGH) / outer);
+  if (found.distance >= ceiling) return null;
+  if (found.distance >= 0) return found;
+  // In each other: a thin body's own skin says little, so also how deep the body is in the ring.
+  const deepest = deepestIn(ring, distanceTo, box);
+  return deepest && deepest.distance < found.distance ? deepest : found;
+}
+
+/** Least over a rectangle, radius and place along the axis, by golden sections within each other. */
+function leastOverSection(
+  place: (radius: number, along: number) => Vec,
+  [inner, outer]: [number, number],
+  [from, to]: [number, number],
+  distanceTo: (p: Vec) => number,
+  fine: number,
+): Least {
+  const across = (along: number): Least =>
+    leastToConvex(place(inner, along), place(outer, along), distanceTo, fine);
+  let [a, b] = [from, to];
+  let [s, t] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
+  let [f, g] = [across(s), across(t)];
+  let best = f.distance <= g.distance ? f : g;
+  for (const end of [from, to]) {
+    const found = across(end);
+    if (found.distance < best.distance) best = found;
+  }
+  while (b - a > fine) {
+    if (f.distance <= g.distance) {
+      [b, t, g] = [t, s, f];
+      s = b - GOLDEN * (b - a);
+      f = across(s);
+      if (f.distance < best.distance) best = f;
+    } else {
+      [a, s, f] = [s, t, g];
+      t = a + GOLDEN * (b - a);
+      g = across(t);
+      if (g.distance < best.distance) best = g;
+    }
+  }
+  return best;
+}
+
+/** How finely a tyre's section is looked over, mm: all round, and about the closest place. */
+const ROUGH = 3;
+const SECTION = 0.05;
+
+/** The least of a dip about a place, by golden section. */
+function leastOfDip(look: (s: number) => Least, about: number, reach: number): Least {
+  let [a, b] = [about - reach, about + reach];
+  let [s, t] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
+  let [f, g] = [look(s), look(t)];
+  const middle = look(about);
+  while (b - a > reach / 100) {
+    if (f.distance <= g.distance) {
+      [b, t, g] = [t, s, f];
+      s = b - GOLDEN * (b - a);
+      f = look(s);
+    } else {
+      [a, s, f] = [s, t, g];
+      t = a + GOLDEN * (b - a);
+      g = look(t);
+    }
+  }
+  return [f, g, middle].reduce((x, y) => (y.distance < x.distance ? y : x));
+}
+
+/** Smaller cells than this are not parted further, mm; and no more of them than so many are looked at. */
+const CELL = 1;
+const MOST_CELLS = 6000;
+
+/** The place of a body that lies deepest in a ring, by parting its box as long as a part could be deeper. */
+function deepestIn(
+  ring: Ring,
+  distanceTo: (p: Vec) => number,
+  { middle, half }: { middle: Vec; half: Vec },
+): Least | null {
+  let best: Least | null = null;
+  const cells: { middle: Vec; half: Vec }[] = [{ middle, half }];
+  for (let looked = 0; cells.length > 0 && looked < MOST_CELLS; looked++) {
+    const cell = cells.pop()!;
+    const radius = length(cell.half);
+    const own = distanceTo(cell.middle);
+    if (own > radius) continue;
+    const depth = toRing(cell.middle, ring);
+    if (depth - radius >= (best?.distance ?? 0) - CELL / 4) continue;
+    if (own <= 0 && depth < (best?.distance ?? 0)) best = { distance: depth, at: cell.middle };
+    if (radius < CELL) continue;
+    const k = cell.half.indexOf(Math.max(...cell.half));
+    const smaller = cell.half.map((x, i) => (i === k ? x / 2 : x)) as unknown as Vec;
+    const parts = [-1, 1].map((sign) => ({
+      middle: cell.middle.map((x, i) =>
+        i === k ? x + (sign * cell.half[k]) / 2 : x,
+      ) as unknown as Vec,
+      half: smaller,
+    }));
+    // The deeper part first, so that it bounds the other.
+    parts.sort((a, b) => toRing(b.middle, ring) - toRing(a.middle, ring));
+    cells.push(...parts);
+  }
+  return best;
 }
 
 /** Least distance between two lines' stretches, exact (nearly parallel ones to 0.02 mm), and where (Ericson 2005, from memory). */
@@ -161,10 +276,10 @@ export function betweenLines(p1: Vec, q1: Vec, p2: Vec, q2: Vec): Least {
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /** The same for a convex body, whose distance along a line has one dip: golden section, to 0.02 mm of place. */
-export function leastToConvex(a: Vec, b: Vec, distanceTo: (p: Vec) => number): Least {
+export function leastToConvex(a: Vec, b: Vec, distanceTo: (p: Vec) => number, fine = 0.02): Least {
   const span = sub(b, a);
   const point = (s: number): Vec => add(a, scale(span, s));
-  const close = 0.02 / Math.max(length(span), 0.02);
+  const close = fine / Math.max(length(span), fine);
   let [from, to] = [0, 1];
   let [s, t] = [1 - GOLDEN, GOLDEN];
   let [f, g] = [distanceTo(point(s)), distanceTo(point(t))];

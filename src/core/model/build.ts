@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { roomSchema } from '../clearance/roomSchema';
-import { rodSchema } from '../bumpsteer/rodSchema';
+import { rodSchema, tieRodSchema } from '../bumpsteer/rodSchema';
 import { freedomsSchema } from '../freedoms/freedoms';
 import { takeOffSchema } from '../takeoff/records';
 import { briefSchema } from './brief';
@@ -64,6 +64,8 @@ const doubleWishbone = {
   /** What can still be changed of each coordinate. */
   freedoms: freedomsSchema.optional(),
   halfShaft: halfShaftSchema.optional(),
+  /** What its tie rods (toe links) are made of, as far as somebody said. */
+  tieRod: tieRodSchema.optional(),
   /** The right side's own points where it is not the left's mirror image. */
   rightPoints: pointsSchema.optional(),
 };
@@ -121,7 +123,7 @@ export const buildSchema = group({
   takeOff: takeOffSchema.optional(),
   /** Bodies to keep clear of, and by how much. */
   room: roomSchema.optional(),
-  /** What the tie rod is made of and carries, for first estimates of its strength. */
+  /** What the tie rods have to carry, for first estimates of their strength. */
   rod: rodSchema.optional(),
   /** What the layout of `front` and `rear` is called, and the layouts that are put aside. */
   layout: group(layoutName).optional(),

@@ -54,6 +54,7 @@ const UNIT_WORDS = {
   pcs: 'pcs',
   '%': '%',
   ':1': 'to 1',
+  'N/mm²': 'N/mm²',
 } as const;
 
 /** A finite number within [min, max], refused with the value and the limits named. */

@@ -2,6 +2,7 @@ import { toDeg, toRad } from '../geometry/angle';
 import { prepareAxle, rackTravelOf } from '../kinematics/axle';
 import type { Build } from '../model/build';
 import { readAt } from '../motion/sweep';
+import { steeredAt } from './steered';
 
 /** What the front wheels reach at full rack, degrees from straight ahead, and the circle of that, m. */
 export interface Lock {
@@ -12,23 +13,21 @@ export interface Lock {
 }
 
 /**
- * Steer at full rack to the left: the left wheel is the inner one.
- * @returns null where the layout does not reach full rack
+ * Steer at full rack, to the side that needs the larger circle.
+ * @returns null where the layout does not reach full rack, or does not steer the outer wheel into the turn
  */
 export function lockOf({ front, wheelbase }: Build): Lock | null {
   const prepared = prepareAxle(front);
   if (!prepared.ok) return null;
-  const { left, right } = prepared.axle;
   const rack = rackTravelOf(front);
-  const steer = (side: typeof left, at: number) => {
-    const reading = readAt(side, 0, at);
-    return reading.ok ? Math.abs(reading.value.toe - front.static.toe) : null;
-  };
-  // Whichever way steers left: the two ways are each other's mirror image.
-  const both = [steer(left, rack), steer(right, rack)];
-  if (both[0] === null || both[1] === null) return null;
-  const [inner, outer] = [Math.max(both[0], both[1]), Math.min(both[0], both[1])];
-  return { inner, outer, circle: circleOf(wheelbase, outer, front.tyre.width) };
+  const locks = [rack, -rack].map((at): Lock | null => {
+    const steered = steeredAt(prepared.axle, at);
+    if (!steered || steered.outerSteer <= 0) return null;
+    const { innerSteer: inner, outerSteer: outer } = steered;
+    return { inner, outer, circle: circleOf(wheelbase, outer, front.tyre.width) };
+  });
+  const [left, right] = locks;
+  return left && right && (left.circle >= right.circle ? left : right);
 }
 
 /** Diameter between kerbs, m, at a steer of the outer wheel, degrees (geometry, no slip). */
@@ -43,4 +42,22 @@ export function steerForCircle(
 ): number | null {
   const sine = (2 * wheelbase) / (circle * 1000 - tyreWidth);
   return sine > 0 && sine <= 1 ? toDeg(Math.asin(sine)) : null;
+}
+
+/**
+ * Handwheel degrees per degree of road wheel (mean of both) about straight ahead, from the exact slopes.
+ * @returns null where the rack's mm a turn are not known, or the layout cannot be solved
+ */
+export function ratioOf({ front }: Pick<Build, 'front'>): number | null {
+  const { perTurn } = front.rack;
+  const prepared = prepareAxle(front);
+  if (perTurn === undefined || !prepared.ok) return null;
+  const slopes = (['left', 'right'] as const).map((side) => {
+    const reading = readAt(prepared.axle[side], 0, 0);
+    // + to the left for both: a left wheel that toes in points right.
+    return reading.ok ? (side === 'left' ? -1 : 1) * reading.perRack.toe : null;
+  });
+  if (slopes[0] === null || slopes[1] === null) return null;
+  const perMm = Math.abs(slopes[0] + slopes[1]) / 2;
+  return perMm > 1e-9 ? 360 / perTurn / perMm : null;
 }

@@ -28,9 +28,16 @@ export type PlaceRead =
       doubts: string[];
       /** The other of two mirror images, and how well the distances fit. */
       twin?: Point;
+      /** Of the tapes that count, in their order; `tapes` says which of the record's they are. */
       placed?: Placed;
+      tapes?: number[];
     }
-  | { ok: false; why: string };
+  /** `waits`: nothing is wrong, numbers are still to be typed. */
+  | { ok: false; why: string; waits?: true };
+
+/** Whether a place hangs on readings that contradict each other: to be asked about before it is taken. */
+export const isInConflict = (place: PlaceRead): boolean =>
+  place.ok && place.placed !== undefined && place.placed.conflict !== null;
 
 export const toPoint = ([ahead, out, up]: Vec): Point => ({ ahead, out, up });
 

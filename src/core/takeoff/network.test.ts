@@ -5,6 +5,8 @@ import type { Vec } from '../geometry/vec';
 import { adjustNetwork } from './network';
 import type { Mark, MarkDistance } from './records';
 
+type Taped = MarkDistance & { distance: number };
+
 /** A bare frame: one mark on the centreline, mirrored pairs on the rails, one up on the bulkhead. */
 const TRUE: Record<string, Vec> = {
   C: [0, 0, 150],
@@ -30,7 +32,7 @@ const frame = (): Mark[] => [
   mark('T'),
 ];
 const IDS = Object.keys(TRUE);
-const tapes = (noise: (i: number) => number = () => 0): MarkDistance[] =>
+const tapes = (noise: (i: number) => number = () => 0): Taped[] =>
   IDS.flatMap((from, i) => IDS.slice(i + 1).map((to) => ({ from, to }))).map(({ from, to }, i) => ({
     from,
     to,
@@ -191,7 +193,7 @@ describe('datum marks from distances between them', () => {
         };
       });
       const taped = true_.flatMap((a, i) =>
-        true_.slice(i + 1).flatMap((b, k): MarkDistance[] => {
+        true_.slice(i + 1).flatMap((b, k): Taped[] => {
           const j = i + 1 + k;
           return j < 3
             ? []

@@ -2,6 +2,7 @@ import { CholeskyDecomposition, EVD, Matrix, SVD, solve } from 'ml-matrix';
 import { cross, distance, dot, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { normalNumbers } from '../tolerance/random';
+import { counts } from './records';
 import type { Mark, MarkDistance } from './records';
 
 /** A datum mark as the network places it, [ahead, left, up] mm. */
@@ -56,8 +57,10 @@ interface Condition {
  * coordinates hold; marks that mirror each other lie alike on both sides of the centreline. One mark
  * on the centreline and a mirrored pair set up a bare frame: no surface plate is needed. Starts from
  * where the marks roughly are, which also says on which side of each other they lie.
+ * @param all tapes; those not read yet or left out do not count, and results have one entry each that does
  */
-export function adjustNetwork(marks: Mark[], between: MarkDistance[]): Adjusted {
+export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
+  const between = all.filter(counts);
   const refuse = (why: string): Adjusted => ({ ok: false, why });
   const index = new Map(marks.map((mark, i) => [mark.id, i]));
   const name = (id: string) => marks[index.get(id) ?? 0].name;

@@ -4,7 +4,7 @@ import { vec } from '../kinematics/wishboneChain';
 import type { Build } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { numbersOf, readerOf } from './places';
-import { noTakeOff } from './records';
+import { isMeasured, missingOf, noTakeOff } from './records';
 import type { Mark, Measured, TakeOff } from './records';
 import { bothSides, symmetryOf, takeOver } from './symmetry';
 
@@ -116,7 +116,7 @@ describe('points by distances', () => {
     expect(distance(vec(place.point), vec(target))).toBeLessThan(1e-6);
     const number = place.numbers.find(({ what }) => what === 'A to D')!;
     const off = structuredClone(build);
-    off.takeOff!.between[0].distance += 0.01;
+    off.takeOff!.between[0].distance! += 0.01;
     const moved = placeOf(off).point;
     const per = number.moves[0].per;
     expect((moved.out - place.point.out) / 0.01).toBeCloseTo(per[1], 3);
@@ -156,7 +156,10 @@ describe('an upright off the hub face', () => {
     // Leaning changes the caster's projection a little, so the part is turned by a trace.
     const before = vec(placeOf(build, 1).point);
     const after = vec(placeOf(off, 1).point);
-    expect((after[1] - before[1]) / step).toBeCloseTo(lean.moves[0].per[1], 2);
+    expect((after[1] - before[1]) / step).toBeCloseTo(
+      lean.moves.find(({ point }) => point === 'upperOuter')!.per[1],
+      2,
+    );
     const lower = numbers.find(({ id }) => id === 'lowerOuter.inboard')!;
     expect(lower.moves.map(({ point }) => point)).toEqual(['lowerOuter', 'upperOuter']);
   });
@@ -221,3 +224,164 @@ describe('both sides measured', () => {
     expect(outs('both')).toEqual([330, 338, 100]);
   });
 });
+
+describe('what was not read', () => {
+  const marks: Mark[] = [
+    [400, 0, 100],
+    [-400, 50, 120],
+    [0, 300, 600],
+    [100, -200, 300],
+  ].map(([ahead, left_, up], i) => ({
+    id: `m${i}`,
+    name: 'ABCD'[i],
+    ahead,
+    left: left_,
+    up,
+    known: { ahead: true, left: true, up: true },
+  }));
+  const target = [50, 640, 185] as const;
+  const tape = (i: number, off = 0) => ({
+    mark: `m${i}`,
+    distance:
+      Math.hypot(target[0] - marks[i].ahead, target[1] - marks[i].left, target[2] - marks[i].up) +
+      off,
+    tolerance: 1.5,
+  });
+  const byTapes = (tapes: (Measured & { method: 'distances' })['tapes']): Measured => ({
+    ...left,
+    point: 'lowerOuter',
+    method: 'distances',
+    answer: 1,
+    tapes,
+  });
+
+  it('counts as nothing: no place, no numbers, and it is said what is missing', () => {
+    const empty = { tolerance: 1.5 };
+    const direct: Measured = {
+      ...left,
+      point: 'lowerOuter',
+      method: 'direct',
+      ahead: read(10),
+      out: empty,
+      up: empty,
+    };
+    const build = buildWith({ measured: [direct] });
+    expect(isMeasured(direct)).toBe(false);
+    expect(readerOf(build).read(direct)).toEqual({
+      ok: false,
+      waits: true,
+      why: 'out, up still to be typed',
+    });
+    const drawn = numbersOf(build, 'front', 'left').filter(({ of }) => of === 'lowerOuter');
+    expect(drawn.map(({ what }) => what)).toEqual([
+      'ahead, as drawn',
+      'out, as drawn',
+      'up, as drawn',
+    ]);
+    expect(missingOf(byTapes([tape(0), { mark: 'm1', tolerance: 1.5 }, tape(2)]))).toEqual([
+      '1 more tape',
+    ]);
+    expect(
+      missingOf({
+        ...left,
+        point: 'upperOuter',
+        method: 'bench',
+        inboard: empty,
+        above: read(100),
+        ahead: empty,
+        lean: empty,
+      }),
+    ).toEqual(['C', 'D']);
+  });
+
+  it('leaves a tape out and keeps its reading; what tapes allow comes into the ±', () => {
+    const wrong = { ...tape(3), distance: tape(3).distance + 40 };
+    const all = byTapes([tape(0), tape(1), tape(2), wrong]);
+    const placed = placeOf(buildWith({ marks, measured: [all] }));
+    expect(placed.placed!.conflict).not.toBeNull();
+    const off = distance(vec(placed.point), [...target]);
+    expect(off).toBeGreaterThan(5);
+    expect(Math.hypot(placed.spread.ahead, placed.spread.out, placed.spread.up)).toBeGreaterThan(
+      off,
+    );
+    const without = byTapes([tape(0), tape(1), tape(2), { ...wrong, leftOut: true }]);
+    const mended = placeOf(buildWith({ marks, measured: [without] }));
+    const both = [mended.point, mended.twin!].map((at) => distance(vec(at), [...target]));
+    expect(Math.min(...both)).toBeLessThan(1e-6);
+    expect(mended.tapes).toEqual([0, 1, 2]);
+  });
+
+  it('counts a tape that was read twice as two readings, and marks of one name as two marks', () => {
+    const loose = marks.map((mark, i) =>
+      i === 3 ? { ...mark, name: 'A', known: { ahead: false, left: false, up: false } } : mark,
+    );
+    const apart = (i: number) => ({
+      from: `m${i}`,
+      to: 'm3',
+      distance: Math.hypot(
+        marks[i].ahead - marks[3].ahead,
+        marks[i].left - marks[3].left,
+        marks[i].up - marks[3].up,
+      ),
+      tolerance: 2,
+    });
+    const record = byTapes([tape(0), tape(1), tape(2), tape(3)]);
+    const once = buildWith({ marks: loose, between: [0, 1, 2].map(apart), measured: [record] });
+    const twice = buildWith({
+      marks: loose,
+      between: [0, 1, 2, 0].map(apart),
+      measured: [record],
+    });
+    const ids = (build: Build) => numbersOf(build, 'front', 'left').map(({ id }) => id);
+    expect(new Set(ids(twice)).size).toBe(ids(twice).length);
+    expect(ids(twice)).toHaveLength(ids(once).length + 1);
+    expect(ids(twice).filter((id) => /tape/.test(id))).toHaveLength(4);
+    // Two readings of one length, each ±2, are as one of ±1.41: every number adds its square.
+    const { spread } = placeOf(twice);
+    expect(spread.out).toBeLessThanOrEqual(placeOf(once).spread.out + 1e-9);
+  });
+
+  it('turns the whole upright for a joint that is off, as hanging it again does', () => {
+    const bench = (
+      point: 'lowerOuter' | 'upperOuter' | 'tieRodOuter',
+      ...at: number[]
+    ): Measured => ({
+      ...left,
+      point,
+      method: 'bench',
+      inboard: read(at[0], 0.5),
+      above: read(at[1], 0.5),
+      ahead: read(at[2], 0.5),
+    });
+    const measured = [
+      bench('lowerOuter', 40, -110, 0),
+      bench('upperOuter', 80, 130, -12),
+      bench('tieRodOuter', 60, -30, 120),
+    ];
+    const build = buildWith({ measured });
+    const spread = placeOf(build, 2).spread;
+    // By another way: cars measured with chance errors.
+    const random = seeded(5);
+    const normal = () => Math.sqrt(-2 * Math.log(random())) * Math.cos(2 * Math.PI * random());
+    const ups = Array.from({ length: 3000 }, () => {
+      const off = produce(build, (draft) => {
+        for (const record of draft.takeOff!.measured)
+          if (record.method === 'bench')
+            for (const what of ['inboard', 'above', 'ahead'] as const)
+              record[what].value! += 0.25 * normal();
+      });
+      return placeOf(off, 2).point.up;
+    });
+    const mean = ups.reduce((sum, x) => sum + x, 0) / ups.length;
+    const deviation = Math.sqrt(ups.reduce((sum, x) => sum + (x - mean) ** 2, 0) / ups.length);
+    // A ± is two standard deviations.
+    expect(spread.up / (2 * deviation)).toBeGreaterThan(0.94);
+    expect(spread.up / (2 * deviation)).toBeLessThan(1.06);
+    expect(spread.up).toBeGreaterThan(0.55);
+  });
+});
+
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 16807) % 2147483647) / 2147483647;
+}

@@ -9,7 +9,7 @@ import { AXIS, spreadOf, toPoint } from './measured';
 import type { MeasuredNumber, PlaceRead } from './measured';
 import { adjustNetwork } from './network';
 import type { Adjusted } from './network';
-import { recordOf, takeOffOf } from './records';
+import { counts, missingOf, recordOf, takeOffOf } from './records';
 import type { ByDistances, Direct, Measured, TakeOff } from './records';
 import { locate } from './trilateration';
 import type { Placed } from './trilateration';
@@ -27,6 +27,8 @@ export function readerOf(build: Build): Reader {
   return {
     network,
     read: (record) => {
+      const waits = waiting(record);
+      if (waits) return waits;
       if (record.method === 'direct') return readDirect(takeOff, record);
       if (record.method === 'bench') return readBench(build, takeOff, record);
       return readDistances(takeOff, network, record);
@@ -45,11 +47,19 @@ function networkOf({ marks, between }: TakeOff): Adjusted | null {
   return network;
 }
 
+/** A record that somebody has not typed all of yet. */
+function waiting(record: Measured): PlaceRead | null {
+  const missing = missingOf(record);
+  if (missing.length === 0) return null;
+  return { ok: false, waits: true, why: `${missing.join(', ')} still to be typed` };
+}
+
 function readDirect(takeOff: TakeOff, record: Direct): PlaceRead {
   const place: Point = { ahead: 0, out: 0, up: 0 };
   const numbers: MeasuredNumber[] = [];
   for (const coordinate of COORDINATES) {
     const read = record[coordinate];
+    const value = read.value ?? 0;
     const plane = takeOff.planes.find((p) => p.id === read.plane);
     if (read.plane !== undefined && !plane)
       return {
@@ -62,13 +72,13 @@ function readDirect(takeOff: TakeOff, record: Direct): PlaceRead {
         why: `${plane.name} stands square to ${plane.axis}, not to ${coordinate}`,
       };
     const facing = plane?.facing ?? 1;
-    place[coordinate] = (plane?.at ?? 0) + facing * read.value;
+    place[coordinate] = (plane?.at ?? 0) + facing * value;
     numbers.push({
       id: `${record.point}.${coordinate}`,
       of: record.point,
       what: plane ? `${coordinate}, from ${plane.name}` : coordinate,
       unit: 'mm',
-      value: read.value,
+      value,
       tolerance: read.tolerance,
       moves: [{ point: record.point, per: scale(AXIS[coordinate], facing) }],
     });
@@ -81,12 +91,14 @@ function readDistances(takeOff: TakeOff, network: Adjusted | null, record: ByDis
   const sign = record.side === 'left' ? 1 : -1;
   const inCorner = ([ahead, left, up]: Vec): Vec => [ahead, sign * left, up];
   const tapes = [];
-  for (const { mark: id, distance, tolerance } of record.tapes) {
+  for (const [at, tape] of record.tapes.entries()) {
+    if (!counts(tape)) continue;
+    const { mark: id, distance, tolerance } = tape;
     const index = takeOff.marks.findIndex((mark) => mark.id === id);
     if (index < 0) return { ok: false, why: 'a tape goes to a mark that is not there any more' };
     const mark = takeOff.marks[index];
     const place = network?.value.marks[index].place ?? [mark.ahead, mark.left, mark.up];
-    tapes.push({ name: mark.name, mark: inCorner(place), distance, tolerance, index });
+    tapes.push({ name: mark.name, mark: inCorner(place), distance, tolerance, index, at });
   }
   const found = locate(tapes);
   if (!found.ok) return found;
@@ -94,7 +106,7 @@ function readDistances(takeOff: TakeOff, network: Adjusted | null, record: ByDis
   const [placed, other] = second && record.answer === -1 ? [second, first] : [first, second];
   const point = record.point;
   const numbers: MeasuredNumber[] = tapes.map((tape, i) => ({
-    id: `${point}.${tape.name}`,
+    id: `${point}.tape.${tape.at}`,
     of: point,
     what: `tape to ${tape.name}`,
     unit: 'mm',
@@ -103,6 +115,7 @@ function readDistances(takeOff: TakeOff, network: Adjusted | null, record: ByDis
     moves: [{ point, per: [placed.gain[0][i], placed.gain[1][i], placed.gain[2][i]] }],
   }));
   if (network) numbers.push(...fromNetwork(takeOff, network.value, tapes, placed, point, inCorner));
+  numbers.push(...beyondTapes(placed, point));
   return {
     ok: true,
     point: toPoint(placed.place),
@@ -111,7 +124,38 @@ function readDistances(takeOff: TakeOff, network: Adjusted | null, record: ByDis
     doubts: found.doubts,
     twin: other && toPoint(other.place),
     placed,
+    tapes: tapes.map(({ at }) => at),
   };
+}
+
+/** What a point may be off beside the slopes of its tapes: out of the marks' plane, and by what they contradict. */
+function beyondTapes({ loose, conflict }: Placed, point: PointName): MeasuredNumber[] {
+  const number = (id: string, what: string, tolerance: number, per: Vec): MeasuredNumber => ({
+    id: `${point}.${id}`,
+    of: point,
+    what,
+    unit: 'mm',
+    value: 0,
+    tolerance,
+    moves: [{ point, per }],
+  });
+  return [
+    ...(loose ? [number('plane', 'out of the marks’ plane', loose.by, loose.way)] : []),
+    ...(conflict
+      ? COORDINATES.flatMap((coordinate, i) =>
+          conflict.moves[i] > 0
+            ? [
+                number(
+                  `conflict.${coordinate}`,
+                  `${coordinate}, tapes that disagree`,
+                  conflict.moves[i],
+                  AXIS[coordinate],
+                ),
+              ]
+            : [],
+        )
+      : []),
+  ];
 }
 
 /** What the tapes between the marks do to a point that hangs on the marks. */
@@ -124,7 +168,7 @@ function fromNetwork(
   inCorner: (v: Vec) => Vec,
 ): MeasuredNumber[] {
   const name = (id: string) => takeOff.marks.find((mark) => mark.id === id)?.name ?? '';
-  return takeOff.between.map((taped, d) => {
+  return takeOff.between.filter(counts).map((taped, d) => {
     let per: Vec = [0, 0, 0];
     tapes.forEach(({ mark, index }, i) => {
       const move = inCorner([
@@ -139,7 +183,7 @@ function fromNetwork(
       per = add(per, scale([placed.gain[0][i], placed.gain[1][i], placed.gain[2][i]], longer));
     });
     return {
-      id: `marks.${taped.from}.${taped.to}`,
+      id: `marks.${takeOff.between.indexOf(taped)}`,
       of: 'marks' as const,
       what: `${name(taped.from)} to ${name(taped.to)}`,
       unit: 'mm' as const,

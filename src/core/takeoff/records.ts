@@ -12,10 +12,20 @@ const length = measure('mm', -10_000, 10_000);
 const distance = measure('mm', 1, 20_000);
 const axis = z.enum(COORDINATES, { error: problem });
 
-/** One number read off a tape, rule or level, and its ±. */
-export const lengthRead = group({ value: length, tolerance: mmTolerance });
-export const angleRead = group({ value: measure('deg', -60, 60), tolerance: tolerance('deg', 20) });
+/** One number read off a tape, rule or level, and its ±; without a value until somebody typed one. */
+export const lengthRead = group({ value: length.optional(), tolerance: mmTolerance });
+export const angleRead = group({
+  value: measure('deg', -60, 60).optional(),
+  tolerance: tolerance('deg', 20),
+});
 export type Read = z.infer<typeof lengthRead>;
+
+/** A distance that was read, or is still to be; `leftOut`: kept, but not counted. */
+const taped = {
+  distance: distance.optional(),
+  tolerance: mmTolerance,
+  leftOut: z.literal(true, { error: 'is not true' }).optional(),
+};
 
 /**
  * A plane the builder measures from: the floor plate, a chassis rail. It stands square to one axis at
@@ -47,7 +57,7 @@ export const markSchema = group({
 export type Mark = z.infer<typeof markSchema>;
 
 /** A tape between two marks. */
-export const markDistanceSchema = group({ from: id, to: id, distance, tolerance: mmTolerance });
+export const markDistanceSchema = group({ from: id, to: id, ...taped });
 export type MarkDistance = z.infer<typeof markDistanceSchema>;
 
 const where = {
@@ -56,7 +66,11 @@ const where = {
   point: z.enum(POINT_NAMES, { error: problem }),
 };
 
-const fromPlane = group({ value: length, tolerance: mmTolerance, plane: id.optional() });
+const fromPlane = group({
+  value: length.optional(),
+  tolerance: mmTolerance,
+  plane: id.optional(),
+});
 
 /** By tape, plumb line and square: along each axis, from the car's own planes or the builder's. */
 const directSchema = group({
@@ -71,9 +85,7 @@ const directSchema = group({
 const distancesSchema = group({
   ...where,
   method: z.literal('distances'),
-  tapes: z
-    .array(group({ mark: id, distance, tolerance: mmTolerance }))
-    .max(40, 'are more than 40 distances'),
+  tapes: z.array(group({ mark: id, ...taped })).max(40, 'are more than 40 distances'),
   answer: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
 });
 
@@ -140,3 +152,33 @@ export const recordOf = (
   point: PointName,
 ): Measured | undefined =>
   takeOff.measured.find((m) => m.axle === axle && m.side === side && m.point === point);
+
+/** Whether a distance was read and counts. */
+export const counts = <T extends { distance?: number | undefined; leftOut?: true | undefined }>(
+  one: T,
+): one is T & { distance: number } => one.distance !== undefined && !one.leftOut;
+
+/** The numbers that a record still waits for, by name; none: somebody measured all of it. */
+export function missingOf(record: Measured): string[] {
+  switch (record.method) {
+    case 'direct':
+      return COORDINATES.filter((c) => record[c].value === undefined);
+    case 'distances': {
+      const read = record.tapes.filter(counts).length;
+      return read < 3 ? [`${3 - read} more ${read === 2 ? 'tape' : 'tapes'}`] : [];
+    }
+    case 'bench': {
+      const { inboard, above, ahead, lean } = record;
+      const asked = [
+        ['A', lean && record.point === 'upperOuter' ? 0 : inboard.value],
+        ['B', above.value],
+        ['C', ahead.value],
+        ['D', lean ? lean.value : 0],
+      ] as const;
+      return asked.flatMap(([name, value]) => (value === undefined ? [name] : []));
+    }
+  }
+}
+
+/** Whether all of a record was read; only then does it count as measured. */
+export const isMeasured = (record: Measured): boolean => missingOf(record).length === 0;

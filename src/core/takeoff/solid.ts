@@ -1,11 +1,15 @@
 import type { AxleName, Build } from '../model/build';
 import type { Coordinate, PointName } from '../model/points';
-import { takeOffOf } from './records';
+import { isMeasured, takeOffOf } from './records';
 
 /** Whether a joint was measured off the hub face: it is part of one solid upright, on either side. */
 export const isOnSolid = (build: Build, axle: AxleName, point: PointName): boolean =>
   takeOffOf(build).measured.some(
-    (record) => record.axle === axle && record.point === point && record.method === 'bench',
+    (record) =>
+      record.axle === axle &&
+      record.point === point &&
+      record.method === 'bench' &&
+      isMeasured(record),
   );
 
 /**

@@ -1,5 +1,6 @@
 import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
-import type { BumpSteer, Verdict } from '@/core/bumpsteer/bumpSteer';
+import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { Verdict } from '@/core/verdict/verdicts';
 import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import type { Targets } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';

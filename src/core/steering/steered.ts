@@ -1,0 +1,47 @@
+import type { Axle } from '../kinematics/axle';
+import type { Side } from '../model/build';
+import { readAt } from '../motion/sweep';
+
+/** Both front wheels at one rack position. */
+export interface BothSteered {
+  /** Degrees from straight ahead, + to the left. */
+  left: number;
+  right: number;
+  /** The wheel on the side that the car turns to: the left one where both together steer left. */
+  inner: Side;
+  /** Degrees towards the turn: below 0 where a wheel steers the other way. */
+  innerSteer: number;
+  outerSteer: number;
+  /** Between the kingpins' axes at the ground, straight ahead, mm. */
+  between: number;
+}
+
+/**
+ * How both wheels are steered at ride height. Which is the inner one is decided by where they turn to, not by
+ * which turns more: with less than parallel steering that is the outer.
+ * @param rack mm, + left
+ * @returns null out of reach
+ */
+export function steeredAt(axle: Axle, rack: number): BothSteered | null {
+  const steer = (side: Side) => {
+    const [at, straight] = [readAt(axle[side], 0, rack), readAt(axle[side], 0, 0)];
+    if (!at.ok || !straight.ok) return null;
+    const { contactOut, scrub, toe } = straight.value;
+    // A left wheel that toes in points right.
+    const sign = side === 'left' ? -1 : 1;
+    return { angle: sign * (at.value.toe - toe), axis: contactOut - scrub };
+  };
+  const [left, right] = [steer('left'), steer('right')];
+  if (!left || !right) return null;
+  const toLeft = left.angle + right.angle > 0;
+  const way = toLeft ? 1 : -1;
+  const [inner, outer] = toLeft ? [left, right] : [right, left];
+  return {
+    left: left.angle,
+    right: right.angle,
+    inner: toLeft ? 'left' : 'right',
+    innerSteer: way * inner.angle,
+    outerSteer: way * outer.angle,
+    between: left.axis + right.axis,
+  };
+}
