@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
-import { PLANES, bumpMap, offset } from '../src/core/bumpsteer/bumpMap';
-import type { PlaneName } from '../src/core/bumpsteer/bumpMap';
+import { bumpMap, offset } from '../src/core/bumpsteer/bumpMap';
+import { PLANES } from '../src/core/bumpsteer/mapPlanes';
+import type { PlaneName } from '../src/core/bumpsteer/mapPlanes';
 import { prepareAxle } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 

@@ -5,7 +5,7 @@ import { VERDICT } from './theme';
 const SHAPES: Record<Verdict, { path: string; colour: string }> = {
   'very good': { path: 'M1 6.5L5 11L11 2', colour: VERDICT.good },
   accept: { path: 'M1 6.5L5 11L11 2', colour: VERDICT.good },
-  'near the edge': { path: 'M6 1v10M1 6h10', colour: VERDICT.edge },
+  'look again': { path: 'M6 1v10M1 6h10', colour: VERDICT.edge },
   rework: { path: 'M1.5 1.5l9 9M10.5 1.5l-9 9', colour: VERDICT.bad },
 };
 

@@ -1,8 +1,10 @@
 import { expose } from 'comlink';
 import { armsFromCamber } from '../core/arms/armsFromCamber';
-import type { ArmsFinding, ArmsWanted } from '../core/arms/armsFromCamber';
+import type { ArmsFinding } from '../core/arms/armsFromCamber';
+import type { ArmsWanted } from '../core/arms/armsWanted';
 import { bumpMap } from '../core/bumpsteer/bumpMap';
-import type { BumpMap, PlaneName } from '../core/bumpsteer/bumpMap';
+import type { BumpMap } from '../core/bumpsteer/bumpMap';
+import type { PlaneName } from '../core/bumpsteer/mapPlanes';
 import { findNull } from '../core/bumpsteer/findNull';
 import type { NullFinding } from '../core/bumpsteer/findNull';
 import type { NullWanted } from '../core/bumpsteer/nullWanted';

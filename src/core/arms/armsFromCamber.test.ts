@@ -8,7 +8,7 @@ import { noTakeOff } from '../takeoff/records';
 import { findNull } from '../bumpsteer/findNull';
 import { STARTING_WANTED } from '../bumpsteer/nullWanted';
 import { CLOSE, armsFromCamber, openedArms, upperArmLength } from './armsFromCamber';
-import type { ArmsWanted } from './armsFromCamber';
+import type { ArmsWanted } from './armsWanted';
 
 const buildWith = (freedoms: Freedoms) => {
   const build = blankBuild('x');

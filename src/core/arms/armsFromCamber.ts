@@ -1,4 +1,5 @@
 import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
+import type { ArmsWanted } from './armsWanted';
 import { effortOf, limitsOf, openedOf, placesOf, stepOf } from '../freedoms/freedoms';
 import type { Freedom } from '../freedoms/freedoms';
 import { find } from '../find/find';
@@ -13,26 +14,6 @@ import { heldCamber } from '../motion/held';
 import type { HeldCamber } from '../motion/held';
 import { readAt, runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { mayMove } from '../takeoff/solid';
-
-/**
- * What the arms are to do. Degrees and mm; camber and roll centre with the steering held straight: what they
- * will be once bump steer is nulled, whatever the tie rod does now.
- */
-export interface ArmsWanted {
-  /** Camber change per 25 mm of bump at ride height, + top out. */
-  gain?: number;
-  /** Camber change from ride height at full bump, at full droop, + top out. */
-  bump?: number;
-  droop?: number;
-  /** Roll centre's height above the ground at ride height. */
-  rollCentre?: number;
-  /** The lower arm level at ride height. */
-  level?: boolean;
-  /** Upper arm's length, ball joint to pivot axis: an arm that is on the shelf. */
-  upperArm?: number;
-  /** Both pivots of an arm move as one bracket: by the front one's freedom, or the rear one's where the front has none. */
-  together: boolean;
-}
 
 /** What is still good enough: degrees of camber, mm of the others. */
 export const CLOSE = { gain: 0.05, camber: 0.1, rollCentre: 5, level: 2, upperArm: 0.5 } as const;

@@ -3,6 +3,7 @@ import { roomSchema } from '../clearance/roomSchema';
 import { rodSchema, tieRodSchema } from '../bumpsteer/rodSchema';
 import { freedomsSchema } from '../freedoms/freedoms';
 import { takeOffSchema } from '../takeoff/records';
+import { askedSchema } from './asked';
 import { briefSchema } from './brief';
 import { pointSchema, pointsSchema } from './points';
 import { group, label, measure, problem, remark } from './wording';
@@ -125,6 +126,8 @@ export const buildSchema = group({
   room: roomSchema.optional(),
   /** What the tie rods have to carry, for first estimates of their strength. */
   rod: rodSchema.optional(),
+  /** What was asked of the finders. */
+  asked: askedSchema.optional(),
   /** What the layout of `front` and `rear` is called, and the layouts that are put aside. */
   layout: group(layoutName).optional(),
   layouts: z.array(layoutSchema).max(40, 'are more than 40 layouts').optional(),

@@ -4,6 +4,7 @@ import { pointsOf, poseCorner, prepareAxle } from '../kinematics/axle';
 import { vec } from '../kinematics/wishboneChain';
 import type { AxleDesign, Side, Travel } from '../model/build';
 import { shaftAt } from './halfShaft';
+import { heldCamber } from './held';
 import { readAt } from './sweep';
 
 /** What a layout comes to in one number. Signs as in the quantities; null where it is out of reach. */
@@ -23,6 +24,7 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
   };
   const [ride, bump, droop] = [0, travel.bump, -travel.droop].map(read);
   const steer = corner && bumpSteer(corner, travel);
+  const held = corner && heldCamber(corner, travel);
   const points = pointsOf(design, side);
   const of = (unit: Figure['unit'], name: string, value: number | null | undefined): Figure => ({
     name,
@@ -32,14 +34,20 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
   return [
     of('deg', 'toe range over the travel', steer?.span.range),
     of('deg', 'toe change at the worst', steer?.worst),
-    of('deg per 25 mm', 'camber gain', ride && 25 * ride.perTravel.camber),
+    of('deg per 25 mm', 'camber gain, toe held straight', held?.gain),
+    of('deg per 25 mm', 'camber gain, bump steer included', ride && 25 * ride.perTravel.camber),
     of('deg', 'camber at full bump', bump?.value.camber),
     of('deg', 'camber at full droop', droop?.value.camber),
     of('deg', 'caster', ride?.value.caster),
     of('deg', 'kingpin inclination', ride?.value.kpi),
     of('mm', 'scrub radius', ride?.value.scrub),
     of('mm', 'trail', ride?.value.trail),
-    of('mm', 'roll centre height', ride?.value.rollCentre),
+    of('mm', 'roll centre above the ground, as strings show it', held?.rollCentre),
+    of(
+      'mm',
+      'roll centre above the ground, bump steer included',
+      ride && ride.value.rollCentre - ride.value.contactUp,
+    ),
     of('mm', 'track change at full bump, each side', bump?.trackChange),
     of('mm', 'tie rod, joint to joint', distance(vec(points.tieRodInner), vec(points.tieRodOuter))),
     ...(design.halfShaft ? [of('mm', 'half-shaft plunge', plunge())] : []),

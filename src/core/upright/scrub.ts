@@ -28,11 +28,13 @@ const LIMITS: Record<Way, [number, number]> = {
  * Ways to a wanted scrub radius, each alone: lean the kingpin, another rim offset, or one ball joint
  * further out. A way that does not get there within sense is left out.
  * @param scrub mm, + axis inboard of the contact point
+ * @param may whether a ball joint can be moved on its upright: not where that was measured as one solid part
  */
 export function waysToScrub(
   design: AxleDesign,
   scrub: number,
   keep: { offset: Kept; about: Pivot },
+  may: (point: 'lowerOuter' | 'upperOuter') => boolean = () => true,
 ): Reached[] {
   const stand = (d: AxleDesign) => standing(pointsOf(d, 'left'), d.static, d.tyre.radius);
   const now = stand(design);
@@ -64,9 +66,16 @@ export function waysToScrub(
     lowerOuter: { from: design.points.lowerOuter.out, make: moveJoint('lowerOuter') },
     upperOuter: { from: design.points.upperOuter.out, make: moveJoint('upperOuter') },
   };
+  // Leaning the kingpin alone moves both joints against the hub.
+  const needs: Record<Way, ('lowerOuter' | 'upperOuter')[]> = {
+    kpi: ['lowerOuter', 'upperOuter'],
+    offset: [],
+    lowerOuter: ['lowerOuter'],
+    upperOuter: ['upperOuter'],
+  };
   return WAYS.flatMap((way): Reached[] => {
     const maker = makers[way];
-    if (!maker) return [];
+    if (!maker || !needs[way].every(may)) return [];
     const { from, make } = maker;
     const joint = way === 'lowerOuter' || way === 'upperOuter';
     const [least, most] = LIMITS[way].map((limit) => limit + (joint ? from : 0));

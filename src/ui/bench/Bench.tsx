@@ -8,15 +8,19 @@ import { briefOf } from '@/core/model/brief';
 import { openLayoutOf } from '@/core/model/layouts';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
-import { slopeAt } from '@/core/motion/sweep';
+import { tiltsOf } from '@/core/clearance/tilt';
+import { heldCamber } from '@/core/motion/held';
+import { steeringOf } from '@/core/steering/steering';
 import type { Point, PointName, Points } from '@/core/model/points';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import type { Strings } from '../floor/strings';
 import { CyclePad } from '../pad/CyclePad';
 import { Readouts } from '../readouts/Readouts';
+import { SteeringReadouts } from '../readouts/SteeringReadouts';
 import { LayoutNotes } from '../layouts/LayoutNotes';
 import { comparedIn } from '../layouts/compared';
+import { useClearances } from '../stations/arms/useClearances';
 import { Brief, TakeOff } from '../stations/lazy';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
@@ -89,7 +93,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const against = comparedIn(build, view.compared);
   const before = useCorner((against ?? opened)[axle] ?? null, side, build.travel, position);
   const compared = against && before;
-  const shim = useShim(design, axle, side, build.travel);
+  const shim = useShim(build, design, axle, side);
   const trial = useTrial(design, view.station);
   const proposed = useCorner(shim.proposed ?? trial.tried, side, build.travel, position);
   const nulls = useNulls(view.station === 'rack', corner?.axle ?? null, design, side, build.travel);
@@ -98,10 +102,24 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const layout = openLayoutOf(build);
 
   const steer = corner?.bumpSteer ?? null;
-  const gain = corner && corner.ride.reachable[0] ? 25 * slopeAt(corner.ride, 0, 'camber') : null;
+  const gain = useMemo(
+    () => (corner?.axle ? (heldCamber(corner.axle[side], build.travel)?.gain ?? null) : null),
+    [corner?.axle, side, build.travel],
+  );
+  const clearances = useClearances(build, axle, side);
+  const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
+  const steering = useMemo(() => (axle === 'front' ? steeringOf(build) : null), [axle, build]);
+  const { list } = clearances;
   const states = useMemo(
-    () => stationStates(build, axle, side, design, targets, steer, gain),
-    [build, axle, side, design, targets, steer, gain],
+    () =>
+      stationStates(build, axle, side, design, targets, {
+        bumpSteer: steer,
+        gain,
+        clearances: list,
+        tilts,
+        steering,
+      }),
+    [build, axle, side, design, targets, steer, gain, list, tilts, steering],
   );
 
   const { joints, shaft, keepOuts } = useOnFloor(build, axle, design, side, corner);
@@ -241,6 +259,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
                 tried={trial.tried}
                 onTry={trial.look}
                 bumpSteer={corner.bumpSteer}
+                clearances={clearances}
                 nulls={nulls}
                 shim={shim}
                 onFind={handleFind}
@@ -262,6 +281,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           radius={design.tyre.radius}
           unit={unit}
         />
+        {steering && <SteeringReadouts steering={steering} targets={targets} />}
         <div>
           {!corner.reading.ok && !onFloor && <Trouble role="alert">{trouble}</Trouble>}
           <CyclePad

@@ -67,7 +67,14 @@ function Rail({ station, states, onOpen }: Props) {
 
 const State = ({ state }: { state: StationState }) => (
   <Box sx={{ fontSize: 13, mt: 0.5, color: PAPER.soft }}>
-    {'verdict' in state ? <VerdictMark verdict={state.verdict} /> : state.words}
+    {'verdict' in state ? (
+      <>
+        <VerdictMark verdict={state.verdict} />
+        <Box sx={{ fontSize: 12, lineHeight: 1.25 }}>{state.of}</Box>
+      </>
+    ) : (
+      state.words
+    )}
     {'verdict' in state && state.frozen && <div>▣ frozen</div>}
   </Box>
 );

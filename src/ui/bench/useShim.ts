@@ -2,7 +2,13 @@ import { useMemo, useState } from 'react';
 import { shim, withShim } from '@/core/bumpsteer/shim';
 import type { Shim } from '@/core/bumpsteer/shim';
 import { pointsKey } from '@/core/kinematics/axle';
-import type { AxleDesign, AxleName, Side, Travel } from '@/core/model/build';
+import { adviseNull } from '@/core/bumpsteer/advice';
+import type { Advice } from '@/core/bumpsteer/advice';
+import type { Opened } from '@/core/bumpsteer/nullProblem';
+import { USUAL_STOCK, stacksOf } from '@/core/freedoms/freedoms';
+import type { Freedom } from '@/core/freedoms/freedoms';
+import { briefOf } from '@/core/model/brief';
+import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import { useStable } from '../useStable';
 import { useBuild } from './useBuildStore';
 
@@ -13,11 +19,15 @@ export const THINNEST = 0.05;
  * The shim that is being looked at: found on request, put away by any edit, by looking at another
  * wheel, or by leaving it.
  */
-export function useShim(design: AxleDesign, axle: AxleName, side: Side, travel: Travel) {
+export function useShim(build: Build, design: AxleDesign, axle: AxleName, side: Side) {
+  const { travel } = build;
   const edit = useBuild((state) => state.edit);
-  const [found, setFound] = useState<{ design: AxleDesign; side: Side; shim: Shim | null } | null>(
-    null,
-  );
+  const [found, setFound] = useState<{
+    design: AxleDesign;
+    side: Side;
+    shim: Shim | null;
+    advice: Advice[];
+  } | null>(null);
   const current = found?.design === design && found.side === side ? found : null;
   const proposal = current?.shim ?? null;
   const proposed = useMemo(
@@ -26,18 +36,52 @@ export function useShim(design: AxleDesign, axle: AxleName, side: Side, travel: 
   );
   return {
     proposal,
+    /** What would help where the joint's freedom does not. */
+    advice: current?.advice ?? [],
     /** The axle with the shim in; null when none is being looked at. */
     proposed,
     /** No height of the joint reaches the whole travel. */
     hopeless: current !== null && proposal === null,
-    find: useStable(() => setFound({ design, side, shim: shim(design, travel, side) })),
+    find: useStable(() => {
+      const best = shim(design, travel, side, build.asked?.null?.spacer);
+      const [good] = briefOf(build).targets.bumpSteer;
+      const freedom = design.freedoms?.tieRodOuter?.up;
+      const opened: Opened[] = freedom ? [{ point: 'tieRodOuter', coordinate: 'up', freedom }] : [];
+      const advice =
+        best && freedom && best.after.worst > good
+          ? adviseNull(build, axle, side, design, opened, best.after.span.range)
+          : [];
+      setFound({ design, side, shim: best, advice });
+    }),
     leave: useStable(() => setFound(null)),
+    /**
+     * Puts the joint there. Without a freedom of its own it stands on washers from then on: those of the usual
+     * stock, or one spacer cut to length, so that the layout says what is under it.
+     */
     take: useStable((raise: number) => {
       edit((draft) => {
         const target = draft[axle]!;
-        target[pointsKey(target, side)]!.tieRodOuter.up += raise;
+        const { tieRodOuter } = target[pointsKey(target, side)]!;
+        const kind = target.freedoms?.tieRodOuter?.up?.kind;
+        if (kind === undefined) {
+          ((target.freedoms ??= {}).tieRodOuter ??= {}).up = onWashers(tieRodOuter.up, raise);
+        }
+        tieRodOuter.up = Math.round((tieRodOuter.up + raise) * 1e4) / 1e4;
       });
       setFound(null);
     }),
+  };
+}
+
+/** Washers that make a raise: of the usual stock where it has them, or one cut to length. */
+function onWashers(base: number, raise: number): Freedom {
+  const height = Math.round(Math.abs(raise) * 1e4) / 1e4;
+  const of = stacksOf(USUAL_STOCK, 4).find((stack) => Math.abs(stack.height - height) < 0.005)?.of;
+  return {
+    kind: 'shims',
+    base,
+    stock: of ? [...USUAL_STOCK] : [...USUAL_STOCK, height].sort((a, b) => a - b),
+    most: Math.max(2, of?.length ?? 1),
+    way: raise < 0 ? -1 : 1,
   };
 }

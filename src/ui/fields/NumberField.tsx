@@ -18,9 +18,16 @@ import type { TypedNumber } from './useTypedNumber';
 
 interface FieldProps {
   label: string;
-  value: number;
-  schema: z.ZodType<number>;
+  /** Undefined where nothing was typed yet. */
+  value: number | undefined;
+  schema: z.ZodType<number | undefined>;
   onValue: TypedNumber['onValue'];
+  onClear?: TypedNumber['onClear'];
+  /** What stands in an empty field. */
+  placeholder?: string;
+  /** Beside what is typed: where a figure comes from. */
+  note?: string;
+  struck?: boolean;
   width?: number;
   disabled?: boolean;
 }
@@ -50,6 +57,9 @@ function Field({
   ending,
   width = 132,
   disabled,
+  placeholder,
+  note,
+  struck = false,
   ...typed
 }: FieldProps & Pick<TypedNumber, 'parse' | 'print'> & { ending: string }) {
   const { error, input, onKey } = useTypedNumber(typed);
@@ -60,16 +70,25 @@ function Field({
       onKeyDown={onKey}
       disabled={disabled}
       error={error !== null}
-      helperText={error ?? undefined}
-      sx={{ width }}
+      helperText={error === null ? note : held(typed.value, typed.print, error)}
+      placeholder={placeholder}
+      sx={{ width, ...(struck && { '& input': { textDecoration: 'line-through' } }) }}
       slotProps={{
         input: {
           endAdornment: <InputAdornment position="end">{ending}</InputAdornment>,
           sx: { fontFamily: FIGURES, fontWeight: 500 },
         },
         htmlInput: { inputMode: 'text', autoComplete: 'off', spellCheck: false },
+        ...(placeholder !== undefined && { inputLabel: { shrink: true } }),
         formHelperText: { sx: { mx: 0 } },
       }}
     />
   );
 }
+
+/** Why a text is no value, and what holds instead. */
+const held = (
+  value: number | undefined,
+  print: (value: number) => string,
+  error: string,
+): string => (value === undefined ? error : `${error}; ${print(value)} holds`);

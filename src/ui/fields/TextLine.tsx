@@ -1,10 +1,10 @@
 'use client';
 
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { z } from 'zod';
 
-/** A short line of text, kept while it is typed as long as it is allowed. */
+/** A short line of text, kept while it is typed; where it is not allowed what was there before holds. */
 export function TextLine({
   label,
   value,
@@ -19,6 +19,7 @@ export function TextLine({
   width?: number;
 }) {
   const [text, setText] = useState<string | null>(null);
+  const start = useRef(value);
   const refused = text === null ? null : schema.safeParse(text);
   const why = refused && !refused.success ? refused.error.issues[0].message : null;
   return (
@@ -28,7 +29,11 @@ export function TextLine({
       onChange={(event) => {
         setText(event.target.value);
         const parsed = schema.safeParse(event.target.value);
-        if (parsed.success) onValue(parsed.data);
+        const next = parsed.success ? parsed.data : start.current;
+        if (next !== value) onValue(next);
+      }}
+      onFocus={() => {
+        start.current = value;
       }}
       onBlur={() => {
         if (why === null) setText(null);

@@ -4,23 +4,27 @@ import type { z } from 'zod';
 import type { Parsed } from '@/core/model/units';
 
 export interface TypedNumber {
-  value: number;
+  /** Undefined where nothing was typed yet. */
+  value: number | undefined;
   parse: (text: string) => Parsed;
   print: (value: number) => string;
   /** What values are taken; its messages are shown. */
-  schema: z.ZodType<number>;
+  schema: z.ZodType<number | undefined>;
   /** Called at every keystroke that makes a value; `visit` names this stay in the field. */
   onValue: (value: number, visit: string) => void;
+  /** Called where the field is emptied; without it an empty field is none. */
+  onClear?: (visit: string) => void;
 }
 
 let visits = 0;
 
 /**
- * A number that is typed: while somebody types, what they typed stays as it is, the last whole value
- * holds, and the reason shows; leaving the field with something half-typed loses nothing.
- * Escape brings back the value the visit began with.
+ * A number that is typed. Only a whole text is a value: the model follows while it is one, and as soon as it is
+ * not the value that the visit began with is back in the model, whatever its first digits would have made. What
+ * was typed stays in sight with the reason. Escape brings back the value the visit began with.
  */
-export function useTypedNumber({ value, parse, print, schema, onValue }: TypedNumber) {
+export function useTypedNumber(typed: TypedNumber) {
+  const { value, parse, print, schema, onValue, onClear } = typed;
   const [text, setText] = useState<string | null>(null);
   const [seen, setSeen] = useState(value);
   const visit = useRef({ name: '', start: value });
@@ -32,31 +36,36 @@ export function useTypedNumber({ value, parse, print, schema, onValue }: TypedNu
     if (value !== sent) setText(null);
   }
 
-  const read = (typed: string): Parsed => {
-    const parsed = parse(typed);
+  const read = (
+    of: string,
+  ): { ok: true; value: number | undefined } | { ok: false; why: string } => {
+    if (of.trim() === '' && (onClear || visit.current.start === undefined))
+      return { ok: true, value: undefined };
+    const parsed = parse(of);
     if (!parsed.ok) return parsed;
     const checked = schema.safeParse(parsed.value);
     return checked.success ? parsed : { ok: false, why: checked.error.issues[0].message };
   };
   const result = text === null ? null : read(text);
 
-  const take = (next: number) => {
+  const take = (next: number | undefined) => {
     if (next === value) return;
     setSent(next);
-    onValue(next, visit.current.name);
+    if (next === undefined) onClear?.(visit.current.name);
+    else onValue(next, visit.current.name);
   };
 
   return {
     error: result && !result.ok ? result.why : null,
     input: {
-      value: text ?? print(value),
+      value: text ?? (value === undefined ? '' : print(value)),
       onFocus: () => {
         visit.current = { name: `visit-${++visits}`, start: value };
       },
       onChange: (event: { target: { value: string } }) => {
         setText(event.target.value);
-        const typed = read(event.target.value);
-        if (typed.ok) take(typed.value);
+        const now = read(event.target.value);
+        take(now.ok ? now.value : visit.current.start);
       },
       onBlur: () => {
         if (result?.ok) setText(null);

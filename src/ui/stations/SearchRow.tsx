@@ -4,6 +4,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { pointLabel } from '@/core/model/points';
 import type { Coordinate, PointName } from '@/core/model/points';
+import { VERDICT } from '../theme';
 import { stopSearch } from './useSearch';
 
 /** The button that searches, what may move, and while it runs how far it is and the way to stop it. */
@@ -52,3 +53,10 @@ export function SearchRow({
     </Box>
   );
 }
+
+/** What was found answers other wishes than those that stand here now. */
+export const Stale = () => (
+  <Typography role="status" variant="body2" sx={{ color: VERDICT.edge, mb: 0.5 }}>
+    + Found for what was asked before: search again for what stands here now.
+  </Typography>
+);

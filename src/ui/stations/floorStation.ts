@@ -2,6 +2,7 @@ import type { Targets } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import type { PointName, Points } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
+import type { Clearances } from './arms/useClearances';
 
 /** What a station under the floor knows of the bench, and what it may do there. */
 export interface FloorStation {
@@ -17,6 +18,8 @@ export interface FloorStation {
   onSelect: (name: PointName) => void;
   onPoints: (change: (points: Points) => void, step?: string) => void;
   onEdit: (change: (build: Build) => void, step?: string) => void;
+  /** The tightest places of the wheel; undefined while they are still looked for. */
+  clearances: Clearances;
   /** An axle looked at beside the present one. */
   tried: AxleDesign | null;
   onTry: (design: AxleDesign | null) => void;

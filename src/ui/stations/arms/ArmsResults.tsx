@@ -71,7 +71,8 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
                 {one.reached ? '✓ ' : '+ '}
                 {degrees(one.gain)} per 25 mm, {degrees(one.bump)} at bump, {degrees(one.droop)} at
                 droop; roll centre {length(one.rollCentre)}, scrub {length(one.scrub)}, bump steer{' '}
-                {one.bumpSteer === null ? 'unknown' : degrees(one.bumpSteer)}
+                {one.bumpSteer === null ? 'unknown' : `${degrees(one.bumpSteer)} to null`}
+                {withRod(one, length)}
               </Typography>
             </Box>
             <Button
@@ -96,7 +97,8 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
       })}
       <Typography variant="caption" color="text.secondary" component="p">
         Good enough is {CLOSE.camber}° of camber, {CLOSE.gain}° per 25 mm, {CLOSE.rollCentre} mm of
-        roll centre. The tie rod is not touched: null the bump steer afterwards.
+        roll centre. Figures are with the steering held straight: what they are once the bump steer
+        is nulled, which comes next; the tie rod is not touched here.
       </Typography>
     </Box>
   );
@@ -142,5 +144,14 @@ const WAYS = {
   out: ['further out', 'further in'],
   up: ['higher', 'lower'],
 } as const;
+
+/** What it is with the tie rod as it is, where its bump steer makes that something else. */
+function withRod({ gain, rollCentre, withRod: now }: ArmsFound, length: (mm: number) => string) {
+  const parts = [
+    ...(Math.abs(now.gain - gain) >= 0.02 ? [`${degrees(now.gain)} per 25 mm`] : []),
+    ...(Math.abs(now.rollCentre - rollCentre) > 5 ? [`roll centre ${length(now.rollCentre)}`] : []),
+  ];
+  return parts.length === 0 ? '' : ` (with the tie rod as it is now: ${parts.join(', ')})`;
+}
 
 const degrees = (value: number): string => `${readable(value.toFixed(2))}°`;

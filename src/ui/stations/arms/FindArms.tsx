@@ -2,42 +2,52 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
 import { openedArms, upperArmLength } from '@/core/arms/armsFromCamber';
-import type { ArmsFinding, ArmsFound, ArmsWanted } from '@/core/arms/armsFromCamber';
+import type { ArmsFinding, ArmsFound } from '@/core/arms/armsFromCamber';
+import { camberWanted, rollCentreWanted, upperArmWanted } from '@/core/arms/armsWanted';
+import type { ArmsWanted } from '@/core/arms/armsWanted';
 import type { LengthUnit } from '@/core/model/units';
-import { measure } from '@/core/model/wording';
 import { finderWorker } from '../../bench/finderWorker';
 import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
 import { PAPER } from '../../theme';
 import { ArmsResults } from './ArmsResults';
-import { SearchRow } from '../SearchRow';
+import { SearchRow, Stale } from '../SearchRow';
 import type { FloorStation } from '../floorStation';
+import { askedOf } from '../useAsked';
 import { useSearch } from '../useSearch';
 
 interface Props extends Pick<
   FloorStation,
-  'build' | 'axle' | 'design' | 'targets' | 'unit' | 'tried' | 'onTry'
+  'build' | 'axle' | 'design' | 'targets' | 'unit' | 'tried' | 'onTry' | 'onEdit'
 > {
   onTake: (found: ArmsFound) => void;
 }
 
-const camberSchema = measure('deg', -15, 15);
-const rollSchema = measure('mm', -500, 800);
-const armSchema = measure('mm', 50, 2000);
-
 /** Camber wanted, and what within the freedoms gives it. */
 export function FindArms(props: Props) {
-  const { build, axle, design, targets, unit, onTry } = props;
-  const [ask, setAsk] = useState<'gain' | 'ends'>('gain');
-  const [wanted, setWanted] = useState<ArmsWanted>(() => ({
+  const { build, axle, design, targets, unit, onTry, onEdit } = props;
+  const wanted: ArmsWanted = build.asked?.arms ?? {
     gain: (targets.camberGain[0] + targets.camberGain[1]) / 2,
     together: true,
-  }));
-  const { part, found: current, start } = useSearch<ArmsFinding>(design);
-  const change = (next: Partial<ArmsWanted>) => setWanted((before) => ({ ...before, ...next }));
+  };
+  const ask = wanted.gain === undefined ? 'ends' : 'gain';
+  const {
+    part,
+    found: current,
+    stale,
+    start,
+  } = useSearch<ArmsFinding>(`arms ${axle}`, design, wanted);
+  const put = askedOf(onEdit);
+  const change = (next: { [K in keyof ArmsWanted]?: ArmsWanted[K] | undefined }, step?: string) =>
+    put(
+      'arms',
+      Object.fromEntries(
+        Object.entries({ ...wanted, ...next }).filter(([, value]) => value !== undefined),
+      ) as ArmsWanted,
+      step,
+    );
   const opened = openedArms(design, wanted.together);
 
   const search = () => {
@@ -45,7 +55,6 @@ export function FindArms(props: Props) {
     start((onProgress) => finderWorker().arms(build, axle, wanted, onProgress));
   };
   const pickAsk = (next: 'gain' | 'ends') => {
-    setAsk(next);
     const middle = (targets.camberGain[0] + targets.camberGain[1]) / 2;
     change(
       next === 'gain'
@@ -78,8 +87,8 @@ export function FindArms(props: Props) {
           <AngleField
             label="Per 25 mm of bump"
             value={tidy(wanted.gain)}
-            schema={camberSchema}
-            onValue={(gain) => change({ gain })}
+            schema={camberWanted}
+            onValue={(gain, step) => change({ gain }, step)}
             width={150}
           />
         )}
@@ -87,8 +96,8 @@ export function FindArms(props: Props) {
           <AngleField
             label="Change at bump"
             value={wanted.bump}
-            schema={camberSchema}
-            onValue={(bump) => change({ bump })}
+            schema={camberWanted}
+            onValue={(bump, step) => change({ bump }, step)}
             width={130}
           />
         )}
@@ -96,8 +105,8 @@ export function FindArms(props: Props) {
           <AngleField
             label="Change at droop"
             value={wanted.droop}
-            schema={camberSchema}
-            onValue={(droop) => change({ droop })}
+            schema={camberWanted}
+            onValue={(droop, step) => change({ droop }, step)}
             width={130}
           />
         )}
@@ -105,17 +114,17 @@ export function FindArms(props: Props) {
           label="Roll centre"
           value={wanted.rollCentre}
           start={60}
-          onValue={(rollCentre) => change({ rollCentre })}
+          onValue={(rollCentre, step) => change({ rollCentre }, step)}
           unit={unit}
-          schema={rollSchema}
+          schema={rollCentreWanted}
         />
         <Optional
           label="Upper arm"
           value={wanted.upperArm}
           start={tidy(upperArmLength(design.points))}
-          onValue={(upperArm) => change({ upperArm })}
+          onValue={(upperArm, step) => change({ upperArm }, step)}
           unit={unit}
-          schema={armSchema}
+          schema={upperArmWanted}
         />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
@@ -131,6 +140,7 @@ export function FindArms(props: Props) {
         />
       </Box>
       <SearchRow label="Find arms" part={part} opened={opened} steered onSearch={search} />
+      {stale && <Stale />}
       {current && <ArmsResults {...props} finding={current} />}
     </Box>
   );
@@ -150,8 +160,8 @@ function Optional({
   value: number | undefined;
   start: number;
   unit: LengthUnit;
-  schema: typeof rollSchema;
-  onValue: (mm: number | undefined) => void;
+  schema: typeof rollCentreWanted;
+  onValue: (mm: number | undefined, step?: string) => void;
 }) {
   if (value === undefined)
     return (

@@ -13,15 +13,17 @@ import { Bodies } from './Bodies';
 import type { RoomChange } from './Bodies';
 import { Tightest } from './Tightest';
 import { Tilts } from './Tilts';
-import { useClearances } from './useClearances';
 
-type Props = Pick<FloorStation, 'build' | 'axle' | 'side' | 'unit' | 'onEdit' | 'onShow'>;
+type Props = Pick<
+  FloorStation,
+  'build' | 'axle' | 'side' | 'unit' | 'clearances' | 'onEdit' | 'onShow'
+>;
 
 const STARTING = startingRoom();
 
 /** Bodies to keep clear of, the tightest places over the whole travel and lock, and how far joints tilt. */
-export function RoomPanel({ build, axle, side, unit, onEdit, onShow }: Props) {
-  const { list, stale } = useClearances(build, axle, side);
+export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow }: Props) {
+  const { list, stale } = clearances;
   const wanted = (build.room ?? STARTING).wanted;
   const handleRoom = useStable((change: (room: Room) => void, step?: string) =>
     onEdit((draft) => {
@@ -94,10 +96,11 @@ const Wanted = memo(function Wanted({
 const HowFound = memo(function HowFound() {
   return (
     <Typography variant="caption" color="text.secondary" component="p">
-      Looked at in 45 positions of travel and lock, tubes and joints at their drawn diameters, tyre
-      and rim as a ring. Both sides alike. 10 mm round what moves, 20 round a tyre, 60 off the
-      ground, ball joints to {TILT_LIMITS.ball}° and rod ends to {TILT_LIMITS.rodEnd}° from square
-      at ride height are common practice; go by what the maker of yours states.
+      Looked at in 45 positions of travel and lock, arms and joints at their drawn diameters, the
+      tie rod at its own (Rack, strength), tyre and rim as a ring. Both sides alike. 10 mm round
+      what moves, 20 round a tyre, 60 off the ground, ball joints to {TILT_LIMITS.ball}° and rod
+      ends to {TILT_LIMITS.rodEnd}° from square at ride height are common practice; go by what the
+      maker of yours states.
     </Typography>
   );
 });

@@ -6,6 +6,12 @@ import { finderWorker } from '../../bench/finderWorker';
 /** Between two looks, ms: the drawing needs the machine too. */
 const BREATH = 60;
 
+/** The tightest places, or undefined until they are known, and whether something was changed since. */
+export interface Clearances {
+  list: Closest[] | null | undefined;
+  stale: boolean;
+}
+
 interface Asked {
   build: Build;
   axle: AxleName;
@@ -17,7 +23,7 @@ interface Asked {
  * as often as the worker answers, and always the last one.
  * @returns `list` is undefined until the first answer, null where the layout cannot be solved
  */
-export function useClearances(build: Build, axle: AxleName, side: Side) {
+export function useClearances(build: Build, axle: AxleName, side: Side): Clearances {
   const [found, setFound] = useState<{ of: Asked; list: Closest[] | null } | null>(null);
   const wanted = useRef<Asked>({ build, axle, side });
   const looking = useRef(false);

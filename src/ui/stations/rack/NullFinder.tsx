@@ -2,31 +2,30 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
 import { openedRod } from '@/core/bumpsteer/findNull';
-import { STARTING_WANTED } from '@/core/bumpsteer/nullWanted';
-import type { NullFinding } from '@/core/bumpsteer/findNull';
-import type { NullWanted } from '@/core/bumpsteer/nullWanted';
+import { STARTING_WANTED, nullWantedSchema, placingSchema } from '@/core/bumpsteer/nullWanted';
 import type { Placing } from '@/core/bumpsteer/nullWanted';
-import { measure } from '@/core/model/wording';
+import type { NullFinding } from '@/core/bumpsteer/findNull';
 import { finderWorker } from '../../bench/finderWorker';
 import { LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
-import { SearchRow } from '../SearchRow';
+import { SearchRow, Stale } from '../SearchRow';
+import { askedOf } from '../useAsked';
 import { useSearch } from '../useSearch';
 import { NullResults } from './NullResults';
 import type { RackProps } from './Rack';
 
-const spacerSchema = measure('mm', 0, 100);
-const placingSchema = measure('mm', 0.05, 20);
-
 /** What within the freedoms leaves the toe alone, the least work first, as drawn and as it will be built. */
 export function NullFinder(props: RackProps) {
-  const { build, axle, side, design, steered, unit, onTry } = props;
-  const [wanted, setWanted] = useState<NullWanted & { placing: Placing }>(STARTING_WANTED);
-  const { part, found, start } = useSearch<NullFinding>(design);
-  const change = (next: Partial<typeof wanted>) => setWanted((before) => ({ ...before, ...next }));
-  const place = (next: Partial<Placing>) => change({ placing: { ...wanted.placing, ...next } });
+  const { build, axle, side, design, steered, unit, onTry, onEdit } = props;
+  const wanted = build.asked?.null ?? STARTING_WANTED;
+  const search = useSearch<NullFinding>(`null ${axle} ${side}`, design, wanted);
+  const { part, found, stale, start } = search;
+  const put = askedOf(onEdit);
+  const change = (next: Partial<typeof wanted>, step?: string) =>
+    put('null', { ...wanted, ...next }, step);
+  const place = (next: Partial<Placing>, step: string) =>
+    change({ placing: { ...wanted.placing, ...next } }, step);
   return (
     <Box
       component="section"
@@ -38,24 +37,24 @@ export function NullFinder(props: RackProps) {
           label="longest spacer"
           value={wanted.spacer}
           unit={unit}
-          schema={spacerSchema}
-          onValue={(spacer) => change({ spacer })}
+          schema={nullWantedSchema.shape.spacer}
+          onValue={(spacer, step) => change({ spacer }, step)}
           width={126}
         />
         <LengthField
           label="inner placed to ±"
           value={wanted.placing.inner}
           unit={unit}
-          schema={placingSchema}
-          onValue={(inner) => place({ inner })}
+          schema={placingSchema.shape.inner}
+          onValue={(inner, step) => place({ inner }, step)}
           width={132}
         />
         <LengthField
           label="outer placed to ±"
           value={wanted.placing.outer}
           unit={unit}
-          schema={placingSchema}
-          onValue={(outer) => place({ outer })}
+          schema={placingSchema.shape.outer}
+          onValue={(outer, step) => place({ outer }, step)}
           width={132}
         />
       </Box>
@@ -88,6 +87,7 @@ export function NullFinder(props: RackProps) {
           start((onProgress) => finderWorker().null(build, axle, side, wanted, onProgress));
         }}
       />
+      {stale && <Stale />}
       {found && <NullResults {...props} finding={found} />}
       <Typography variant="caption" color="text.secondary" component="p">
         The tie rod is set to length again for every answer, so toe at ride height stays. As built:{' '}

@@ -7,8 +7,9 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import { PLANES, PLANE_NAMES } from '@/core/bumpsteer/bumpMap';
-import type { BumpMap, PlaneName } from '@/core/bumpsteer/bumpMap';
+import { PLANES, PLANE_NAMES } from '@/core/bumpsteer/mapPlanes';
+import type { BumpMap } from '@/core/bumpsteer/bumpMap';
+import type { PlaneName } from '@/core/bumpsteer/mapPlanes';
 import { bumpSteerOf, fromVec, withPoints } from '@/core/bumpsteer/trial';
 import { rulesOfThumb } from '@/core/bumpsteer/rules';
 import type { AxleDesign } from '@/core/model/build';
@@ -20,6 +21,7 @@ import { LookTake } from './LookTake';
 import { MapPicture, Shades } from './MapPicture';
 import type { Mark } from './MapPicture';
 import type { RackProps } from './Rack';
+import { askedOf } from '../useAsked';
 import { putPoints } from './places';
 
 const SIZES = ['15', '40', '80'] as const;
@@ -36,8 +38,10 @@ const planeWords = (plane: PlaneName, steered: boolean): string => {
 export function NullMap(props: RackProps) {
   const { build, side, design, points, targets, steered, unit, nulls, tried, onTry } = props;
   const { travel } = build;
-  const [plane, setPlane] = useState<PlaneName>('inner-out-up');
-  const [size, setSize] = useState<Size>('40');
+  const asked = build.asked?.map ?? { plane: 'inner-out-up' as const, size: 40 };
+  const { plane } = asked;
+  const size: Size = SIZES.find((one) => Number(one) === asked.size) ?? '40';
+  const put = askedOf(props.onEdit);
   const [found, setFound] = useState<{ of: AxleDesign; map: BumpMap } | null>(null);
   const [picked, setPicked] = useState<{
     of: AxleDesign;
@@ -90,7 +94,7 @@ export function NullMap(props: RackProps) {
           variant="standard"
           value={plane}
           onChange={(event) => {
-            setPlane(event.target.value as PlaneName);
+            put('map', { ...asked, plane: event.target.value as PlaneName });
             onTry(null);
           }}
           slotProps={{ htmlInput: { 'aria-label': 'Plane of the map' } }}
@@ -106,7 +110,7 @@ export function NullMap(props: RackProps) {
           value={size}
           options={SIZES}
           words={{ '15': '±15 mm', '40': '±40 mm', '80': '±80 mm' }}
-          onPick={setSize}
+          onPick={(next) => put('map', { ...asked, size: Number(next) })}
         />
       </Box>
       <Box sx={{ display: 'flex', gap: 1.5 }}>
@@ -126,7 +130,11 @@ export function NullMap(props: RackProps) {
             <Box role="status">
               <Typography variant="body2">
                 {across} {length(trial[across])}, {up} {length(trial[up])}:{' '}
-                <b>{steer ? `${steer.span.range.toFixed(3)}°` : 'out of reach'}</b>
+                <b>
+                  {steer
+                    ? `range ${steer.span.range.toFixed(3)}°, ${steer.worst.toFixed(3)}° at the worst`
+                    : 'out of reach'}
+                </b>
               </Typography>
               <LookTake
                 looked={tried !== null}

@@ -13,6 +13,7 @@ import { bumpSteerWith, fromVec } from '@/core/bumpsteer/trial';
 import { errorInWords } from '@/core/bumpsteer/words';
 import type { Vec } from '@/core/geometry/vec';
 import { briefOf } from '@/core/model/brief';
+import { isOnSolid } from '@/core/takeoff/solid';
 import type { Rule } from '@/core/model/brief';
 import { pointLabel } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
@@ -80,10 +81,13 @@ export function NullPanel(props: RackProps) {
     >
       <Typography variant="body2" component="div" sx={{ mt: 0.75 }}>
         <b>
-          Bump steer {angle(bumpSteer.span.range)} (
-          {withUnit(2 * design.tyre.radius * Math.sin(toRad(bumpSteer.span.range)))} at the tyre),{' '}
+          Bump steer {angle(bumpSteer.worst)} at the worst, straight ahead,{' '}
           <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst, targets.bumpSteer)} />
         </b>
+        <div>
+          Range {angle(bumpSteer.span.range)},{' '}
+          {withUnit(2 * design.tyre.radius * Math.sin(toRad(bumpSteer.span.range)))} at the tyre.
+        </div>
         {shape &&
           errorInWords(shape, steered ? 'tie rod' : 'toe link', withUnit).map((line) => (
             <div key={line}>{line}</div>
@@ -94,6 +98,12 @@ export function NullPanel(props: RackProps) {
         ways.map(({ point, at, steer }) => proposal(point, point, at, steer))
       ) : (
         <Typography variant="body2">Looking …</Typography>
+      )}
+      {isOnSolid(build, axle, 'tieRodOuter') && (
+        <Typography variant="caption" component="p" color="text.secondary">
+          The outer joint was measured on the upright as one part: other than by washers it moves
+          with another steering arm only.
+        </Typography>
       )}
       {nulls?.inner && (
         <Typography variant="caption" component="p" color="text.secondary">
@@ -115,7 +125,8 @@ export function NullPanel(props: RackProps) {
       ))}
       {steered && <AtLock design={design} side={side} travel={travel} />}
       <Typography variant="caption" component="p" color="text.secondary">
-        The {axle} {side} wheel. Bands and rule of thumb are the brief’s.
+        The {axle} {side} wheel. Verdicts are on the largest toe change from ride height, straight
+        ahead, by the brief’s bands; part lock is not judged.
       </Typography>
     </Box>
   );
@@ -156,7 +167,10 @@ function Way({
         variant="body2"
         sx={{ flex: 1, '&::first-letter': { textTransform: 'uppercase' } }}
       >
-        {name} {move} → {steer ? angle(steer.span.range) : 'out of reach'}
+        {name} {move} →{' '}
+        {steer
+          ? `${angle(steer.worst)} at the worst, range ${angle(steer.span.range)}`
+          : 'out of reach'}
         {steer && (
           <>
             {' '}

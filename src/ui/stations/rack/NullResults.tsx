@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { NullFinding } from '@/core/bumpsteer/findNull';
-import type { NullChange, NullFound } from '@/core/bumpsteer/nullProblem';
+import type { NullFound } from '@/core/bumpsteer/nullProblem';
 import { withPoints } from '@/core/bumpsteer/trial';
 import { pointLabel } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
@@ -9,7 +9,8 @@ import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
 import { LookTake } from './LookTake';
 import type { RackProps } from './Rack';
-import { WAYS, putPoints } from './places';
+import { adviceInWords, instruction } from './instructions';
+import { putPoints } from './places';
 
 /** Stacks longer than this want another cure than a bolt held at one end (common practice), mm. */
 const LONG_SPACER = 15;
@@ -17,23 +18,36 @@ const LONG_SPACER = 15;
 /** Answers as instructions, each with what it leaves as drawn, as built and at part lock. */
 export function NullResults(props: RackProps & { finding: NullFinding }) {
   const { finding, design, side, steered, unit, tried, onTry, onPoints } = props;
-  const { found, before, tried: count, all, paper, steady } = finding;
+  const { found, before, tried: count, all, work, paper, steady, advice } = finding;
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
-  if (found.length === 0)
+  if (!before)
     return (
       <Typography role="status" variant="body2">
-        {before
-          ? `Nothing within the freedoms does better than the ${before.span.range.toFixed(2)}° there is. Open the inner joint’s height, or more washers.`
-          : 'The wheel cannot go through its whole travel as drawn.'}
+        The wheel cannot go through its whole travel as drawn.
       </Typography>
     );
+  const best = found[paper];
   return (
     <Box role="status">
       <Typography variant="body2">
+        {found.length === 0
+          ? `Nothing within the freedoms does better than the ${before.span.range.toFixed(2)}° there is. `
+          : found[work]?.verdict !== 'very good'
+            ? `Nothing within the freedoms is very good: the least is ${angle(best.steer.span.range)}. `
+            : ''}
         {all
           ? `All ${count} combinations were tried.`
           : `The best of ${count} tried; there are more combinations than were tried.`}
       </Typography>
+      {advice.length > 0 && (
+        <Box data-advice sx={{ color: VERDICT.edge, mb: 0.5 }}>
+          {advice.map((one, i) => (
+            <Typography key={i} variant="body2">
+              + {adviceInWords(one, steered, length, unit)}
+            </Typography>
+          ))}
+        </Box>
+      )}
       {found.map((one, i) => {
         const looked = tried !== null && sameRod(tried, one, side);
         return (
@@ -58,12 +72,18 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
                 ))}
               </Typography>
               <Typography variant="caption" component="div" sx={{ fontFamily: FIGURES }}>
-                {figures(one)} <VerdictMark verdict={one.verdict} />
+                <b>
+                  {angle(one.steer.worst)} at the worst, straight ahead,{' '}
+                  <VerdictMark verdict={one.verdict} />
+                </b>
+                <div>{figures(one)}</div>
               </Typography>
               <Typography variant="caption" component="div" sx={{ color: VERDICT.edge }}>
                 {[
-                  i === paper ? '★ least on paper' : '',
-                  i === steady ? '★ stays best when it is built' : '',
+                  one.verdict === 'rework' ? 'still to be reworked' : '',
+                  i === work && one.verdict !== 'rework' ? '★ least work' : '',
+                  i === paper && one.verdict !== 'rework' ? '★ least on paper' : '',
+                  i === steady && one.verdict !== 'rework' ? '★ least when it is built' : '',
                   one.swapped
                     ? '+ the same rack now steers the other way: turn it over, or take its pinion to the other side'
                     : '',
@@ -101,31 +121,17 @@ const sameRod = (tried: RackProps['design'], { points }: NullFound, side: RackPr
   return own.tieRodInner === points.tieRodInner && own.tieRodOuter === points.tieRodOuter;
 };
 
-/** One change as something a person does. */
-function instruction(
-  { point, coordinate, from, to, kind, washers }: NullChange,
-  steered: boolean,
-  length: (mm: number) => string,
-  unit: string,
-): string {
-  const joint = pointLabel(point, steered);
-  if (kind === 'shims')
-    return washers && washers.length > 0
-      ? `Washers ${washers.map(length).join(' + ')} ${unit} at the ${joint}`
-      : `No washer at the ${joint}`;
-  const by = `${length(Math.abs(to - from))} ${unit} ${WAYS[coordinate][to > from ? 0 : 1]}`;
-  if (kind === 'choices') return `The ${joint} into the hole ${by}`;
-  if (kind === 'thread') return `The ${joint} by its thread, ${by}`;
-  return `The bracket of the ${joint} ${by}`;
-}
+const angle = (degrees: number): string => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
 
 function figures({ steer, buildable, atLock, ackermann }: NullFound): string {
   const degrees = (value: number | null) =>
     value === null ? '–' : `${value.toFixed(value < 0.1 ? 3 : 2)}°`;
   return [
-    `${degrees(steer.span.range)} as drawn`,
+    `range ${degrees(steer.span.range)} as drawn`,
     buildable ? `${degrees(buildable.median)} / ${degrees(buildable.ninety)} as built` : '',
-    atLock ? `${degrees(atLock.half)} at half lock, ${degrees(atLock.full)} at full` : '',
+    atLock
+      ? `not judged: range ${degrees(atLock.half)} at half lock, ${degrees(atLock.full)} at full`
+      : '',
     ackermann === null ? '' : `Ackermann ${ackermann.toFixed(0)} %`,
   ]
     .filter(Boolean)

@@ -3,11 +3,13 @@
 import { useState } from 'react';
 import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import type { Nulls } from '@/core/bumpsteer/nulls';
+import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import type { useShim } from '../../bench/useShim';
 import { FreedomEditor, NullMap, NullFinder, NullPanel, RodStrength } from '../lazy';
 import type { FloorStation } from '../floorStation';
 import { useFreedomEdit } from '../useFreedomEdit';
+import { adviceInWords } from './instructions';
 import { PointsTable } from './PointsTable';
 import { ShimPanel } from './ShimPanel';
 
@@ -39,6 +41,8 @@ export function Rack({ shim, onFind, ...props }: Props) {
   const [part, setPart] = useState<Part>('joints');
   const point = selected === 'tieRodInner' || selected === 'tieRodOuter' ? selected : 'tieRodOuter';
   const handleFreedom = useFreedomEdit(axle, point, props.onEdit);
+  const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
+  const advice = shim.advice.map((one) => adviceInWords(one, steered, length, unit));
   return (
     <>
       <Choice
@@ -61,6 +65,7 @@ export function Rack({ shim, onFind, ...props }: Props) {
           <ShimPanel
             bumpSteer={props.bumpSteer}
             found={shim.proposal}
+            advice={advice}
             hopeless={shim.hopeless}
             bands={targets.bumpSteer}
             unit={unit}

@@ -1,15 +1,18 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
+import { rodAsBuilt } from '@/core/bumpsteer/rodParts';
 import { RESERVE, rodStrength } from '@/core/bumpsteer/rodStrength';
-import { GRADES, STARTING_ROD, rodSchema } from '@/core/bumpsteer/rodSchema';
-import type { Grade, RodParts } from '@/core/bumpsteer/rodSchema';
+import { GRADES, STARTING_LOADS, rodSchema, tieRodParts } from '@/core/bumpsteer/rodSchema';
+import type { Grade, TieRodPart } from '@/core/bumpsteer/rodSchema';
 import { kindOf } from '@/core/clearance/jointStates';
 import { TILT_LIMITS } from '@/core/clearance/roomSchema';
 import { tiltsOf } from '@/core/clearance/tilt';
 import { pointLabel } from '@/core/model/points';
+import { printLength, readable } from '@/core/model/units';
 import { standing } from '@/core/upright/standing';
 import { Choice } from '../../fields/Choice';
 import { LengthField, PlainField } from '../../fields/NumberField';
@@ -23,27 +26,44 @@ const PLAIN = [
   { key: 'factor', label: 'kerb factor', ending: '×', width: 104 },
 ] as const;
 
-const LENGTHS: Partial<Record<keyof RodParts, string>> = {
-  bolt: 'outer bolt',
-  spacer: 'spacer, single shear',
-  outside: 'rod, outside',
-  wall: 'rod, wall',
-  engaged: 'thread engaged',
-};
+const LENGTHS = [
+  ['outside', 'rod, outside'],
+  ['wall', 'rod, wall'],
+  ['thread', 'rod’s thread'],
+  ['engaged', 'thread engaged'],
+  ['bolt', 'outer bolt'],
+  ['spacer', 'spacer, single shear'],
+] as const;
 
 type Row = [what: string, figure: string, enough: boolean | null];
 
 /** First estimates of what the tie rod carries and what that does to spacer, rod and thread. */
 export function RodStrength(props: RackProps) {
-  const { build, design, side, points, steered, unit, onEdit } = props;
-  const parts = build.rod ?? STARTING_ROD;
-  const set = <K extends keyof RodParts>(key: K, value: RodParts[K], step?: string) =>
+  const { build, axle, design, side, points, steered, unit, onEdit } = props;
+  const loads = { ...STARTING_LOADS, ...build.rod };
+  const rod = rodAsBuilt(build, design, side);
+  const { parts, from } = rod;
+  const setLoad = (key: keyof typeof STARTING_LOADS, value: number, step?: string) =>
     onEdit((draft) => {
-      draft.rod ??= { ...STARTING_ROD };
-      draft.rod[key] = value;
+      (draft.rod ??= { ...STARTING_LOADS })[key] = value;
     }, step);
+  const set = (key: TieRodPart, value: number | Grade, step?: string) =>
+    onEdit((draft) => {
+      const own = (draft[axle]!.tieRod ??= {});
+      Object.assign(own, { [key]: value });
+      if (key === 'engaged') own.engagedAt = Math.round(rod.length * 100) / 100;
+    }, step);
+  const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
+  const note = (key: TieRodPart): string => {
+    if (key === 'spacer' && from.spacer === 'layout') return 'the washers fitted';
+    if (key === 'spacer' && from.spacer === 'typed' && rod.washers !== null)
+      return `typed over ${length(rod.washers)} of washers`;
+    if (key === 'engaged' && from.engaged === 'layout')
+      return `rod ${length(Math.abs(rod.longer))} ${rod.longer > 0 ? 'longer' : 'shorter'} than measured`;
+    return from[key] === 'typed' ? 'yours' : 'assumed';
+  };
   const { scrub } = standing(points, design.static, design.tyre.radius);
-  const found = rodStrength(points, { scrub, width: design.tyre.width }, parts);
+  const found = rodStrength(points, { scrub, width: design.tyre.width }, { ...loads, ...parts });
   const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
   const bends = (['tieRodInner', 'tieRodOuter'] as const).flatMap((name): Row[] => {
     if (!tilts) return [];
@@ -68,13 +88,13 @@ export function RodStrength(props: RackProps) {
       found.boltReserve >= RESERVE,
     ],
     [
-      'rod buckles at',
+      `rod buckles (${found.rule}, slenderness ${found.slenderness.toFixed(0)}) at`,
       `${(found.buckling / 1000).toFixed(1)} kN, ${found.rodReserve.toFixed(1)} times the struck force`,
       found.rodReserve >= RESERVE,
     ],
     [
-      'thread wanted, 1.5 diameters',
-      `${found.engagement.toFixed(0)} mm`,
+      'thread wanted, 1.5 diameters of it',
+      `${found.engagement.toFixed(0)} mm of ${length(parts.engaged)}`,
       parts.engaged >= found.engagement,
     ],
     ...bends,
@@ -87,31 +107,47 @@ export function RodStrength(props: RackProps) {
             key={key}
             label={label}
             ending={ending}
-            value={parts[key]}
+            value={loads[key]}
             schema={rodSchema.shape[key]}
-            onValue={(value, step) => set(key, value, step)}
+            onValue={(value, step) => setLoad(key, value, step)}
             width={width}
           />
         ))}
-        {(Object.keys(LENGTHS) as ('bolt' | 'spacer' | 'outside' | 'wall' | 'engaged')[]).map(
-          (key) => (
-            <LengthField
-              key={key}
-              label={LENGTHS[key]!}
-              value={parts[key]}
-              unit={unit}
-              schema={rodSchema.shape[key]}
-              onValue={(value, step) => set(key, value, step)}
-              width={136}
-            />
-          ),
-        )}
+        <PlainField
+          label="rod’s yield"
+          ending="N/mm²"
+          value={parts.yield}
+          schema={tieRodParts.shape.yield}
+          onValue={(value, step) => set('yield', value, step)}
+          note={note('yield')}
+          width={126}
+        />
+        {LENGTHS.map(([key, label]) => (
+          <LengthField
+            key={key}
+            label={label}
+            value={tidy(parts[key])}
+            unit={unit}
+            schema={tieRodParts.shape[key]}
+            onValue={(value, step) => set(key, value, step)}
+            note={note(key)}
+            width={136}
+          />
+        ))}
         <Choice
           label="Bolt’s grade"
           value={parts.grade}
           options={Object.keys(GRADES) as Grade[]}
           onPick={(grade) => set('grade', grade)}
         />
+        {from.spacer === 'typed' && rod.washers !== null && (
+          <Button
+            size="small"
+            onClick={() => onEdit((draft) => void delete draft[axle]!.tieRod?.spacer)}
+          >
+            Back to the washers fitted
+          </Button>
+        )}
       </Box>
       <Table aria-label="First estimates" sx={{ mt: 1 }}>
         <tbody>
@@ -140,10 +176,15 @@ export function RodStrength(props: RackProps) {
       )}
       <Typography variant="caption" component="p" color="text.secondary" sx={{ mt: 0.5 }}>
         First estimates, no proof of strength: a tyre turned at rest, times a factor for a kerb; the
-        bolt as a bar held at one end; the rod by Euler. A reserve under {RESERVE} is too little.
-        Rod ends of automotive grade, full thread, locked; welds on steering parts by qualified
-        hands; have it inspected as the law where you drive asks.
+        bolt as a bar held at one end; the rod by Euler where it is slender, by Johnson’s parabola
+        where it is stocky. Parts are this layout’s; what nobody said is assumed: plain steel tube
+        of 235 N/mm², M12. A reserve under {RESERVE} is too little. Rod ends of automotive grade,
+        full thread, locked; welds on steering parts by qualified hands; have it inspected as the
+        law where you drive asks.
       </Typography>
     </Box>
   );
 }
+
+/** To a hundredth of a mm. */
+const tidy = (mm: number): number => Math.round(mm * 100) / 100;

@@ -11,13 +11,15 @@ import type { Targets } from '@/core/model/brief';
 import { printFraction, trimmed } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { THINNEST } from '../../bench/useShim';
-import { PAPER } from '../../theme';
+import { PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
 
 interface Props {
   bumpSteer: BumpSteer | null;
   /** A shim found and not yet taken, or null. */
   found: Shim | null;
+  /** What would help where the joint's freedom does not, in words. */
+  advice: string[];
   /** No height of the joint reaches the whole travel. */
   hopeless: boolean;
   /** The brief's bands of bump steer, degrees. */
@@ -45,7 +47,7 @@ const LONG_SPACER = 15;
 
 /** Bump steer as drawn, and the washer stack that flattens it best. */
 export const ShimPanel = memo(function ShimPanel(props: Props) {
-  const { bumpSteer, found, hopeless, bands, unit, joint, onFind, onTake, onLeave } = props;
+  const { bumpSteer, found, advice, hopeless, bands, unit, joint, onFind, onTake, onLeave } = props;
   const length = (mm: number) => printRaise(Math.abs(mm), unit);
   return (
     <Box
@@ -54,18 +56,18 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
       sx={{ borderTop: `1px solid ${PAPER.line}`, pt: 0.75, flex: 'none' }}
     >
       {found ? (
-        <Proposal {...{ found, bands, unit, joint, onTake, onLeave, length }} />
+        <Proposal {...{ found, advice, bands, unit, joint, onTake, onLeave, length }} />
       ) : (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
           <Box sx={{ flex: 1, minWidth: 0 }}>
             {bumpSteer ? (
               <>
                 <Typography component="div" sx={{ fontWeight: 600 }}>
-                  Bump steer {angle(bumpSteer.span.range)},{' '}
+                  Bump steer {angle(bumpSteer.worst)} at the worst, straight ahead,{' '}
                   <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst, bands)} />
                 </Typography>
                 <Typography variant="caption" color="text.secondary">
-                  {slopeInWords(bumpSteer.slope)}
+                  Range {angle(bumpSteer.span.range)}. {slopeInWords(bumpSteer.slope)}
                 </Typography>
               </>
             ) : (
@@ -75,7 +77,7 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
             )}
             {hopeless && (
               <Typography role="alert" variant="caption" component="div" color="error">
-                No height of the {joint} within 60 mm lets the wheel go through its whole travel.
+                No height that the {joint} may have lets the wheel go through its whole travel.
               </Typography>
             )}
           </Box>
@@ -90,31 +92,34 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
 
 function Proposal({
   found,
+  advice,
   bands,
   unit,
   joint,
   onTake,
   onLeave,
   length,
-}: Pick<Props, 'bands' | 'unit' | 'joint' | 'onTake' | 'onLeave'> & {
+}: Pick<Props, 'advice' | 'bands' | 'unit' | 'joint' | 'onTake' | 'onLeave'> & {
   found: Shim;
   length: (mm: number) => string;
 }) {
-  const { raise, before, after } = found;
+  const { raise, before, after, freedom, washers } = found;
   const stack = Math.round(raise / GRAIN[unit]) * GRAIN[unit];
   const nothing = Math.abs(raise) < THINNEST;
-  const way = raise > 0 ? 'up' : 'down';
   return (
     <Box role="status">
-      <Typography sx={{ fontWeight: 600 }}>
-        {nothing
-          ? `No shim does better: the ${joint} is where it leaves least.`
-          : `Move the ${joint} ${length(raise)} ${way}.`}
-      </Typography>
+      <Typography sx={{ fontWeight: 600 }}>{inWords(found, joint, length, unit)}</Typography>
       <Typography variant="body2">
-        Toe range {before ? angle(before.span.range) : 'unknown'} → {angle(after.span.range)} left
-        over, <VerdictMark verdict={judgeBumpSteer(after.worst, bands)} />
+        {nothing
+          ? `At best ${angle(after.worst)} at the worst, range ${angle(after.span.range)}, straight ahead: `
+          : `${before ? angle(before.worst) : 'Unknown'} → ${angle(after.worst)} at the worst, range ${angle(after.span.range)}, straight ahead: `}
+        <VerdictMark verdict={judgeBumpSteer(after.worst, bands)} />
       </Typography>
+      {advice.map((line) => (
+        <Typography key={line} variant="body2" data-advice sx={{ color: VERDICT.edge }}>
+          + {line}
+        </Typography>
+      ))}
       {Math.abs(raise) > LONG_SPACER && (
         <Typography variant="caption" component="div">
           Caution: a spacer this long on a bolt held at one end bends. Hold both ends.
@@ -131,10 +136,10 @@ function Proposal({
       >
         {!nothing && (
           <Button variant="contained" size="small" onClick={() => onTake(raise)}>
-            Take {length(raise)} (Enter)
+            Take {washers ? 'them' : length(raise)} (Enter)
           </Button>
         )}
-        {!nothing && Math.abs(stack) > 0 && Math.abs(stack - raise) > 0.01 && (
+        {!nothing && !freedom && Math.abs(stack) > 0 && Math.abs(stack - raise) > 0.01 && (
           <Button variant="outlined" size="small" onClick={() => onTake(stack)}>
             Take {printStack(Math.abs(stack), unit)} in washers
           </Button>
@@ -143,8 +148,37 @@ function Proposal({
           Leave it (Esc)
         </Button>
       </Box>
+      {!nothing && !freedom && (
+        <Typography variant="caption" component="div" color="text.secondary">
+          Nothing says yet how the joint may move: any height was looked at, and what is taken
+          stands on washers under “freedoms”.
+        </Typography>
+      )}
     </Box>
   );
+}
+
+/** What to do with the joint, within what its freedom lets it. */
+function inWords(
+  { raise, freedom, washers }: Shim,
+  joint: string,
+  length: (mm: number) => string,
+  unit: LengthUnit,
+): string {
+  const stack = freedom?.kind === 'shims';
+  if (Math.abs(raise) < THINNEST) {
+    if (!freedom) return `No shim does better: the ${joint} is where it leaves least.`;
+    if (freedom.kind === 'fixed')
+      return `The ${joint} is fixed in height: no washers can be put there.`;
+    return stack
+      ? `No stack of its washers does better: at most ${freedom.most} of ${freedom.stock.map((mm) => printRaise(mm, unit)).join(', ')}, ${freedom.way === 1 ? 'upward' : 'downward'}.`
+      : `Within its freedom the ${joint} is where it leaves least.`;
+  }
+  const way = raise > 0 ? 'up' : 'down';
+  if (!stack || !washers) return `Move the ${joint} ${length(raise)} ${way}.`;
+  return washers.length === 0
+    ? `Take the washers out at the ${joint}: ${length(raise)} ${way}.`
+    : `Washers ${washers.map((mm) => printRaise(mm, unit)).join(' + ')} at the ${joint}: ${length(raise)} ${way}.`;
 }
 
 const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;

@@ -4,12 +4,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { LengthUnit } from '@/core/model/units';
+import type { BenchPoint } from '@/core/model/parts';
 import type { Hung } from '@/core/takeoff/hang';
 import { USUAL } from '@/core/takeoff/records';
 import type { OnBench } from '@/core/takeoff/records';
 import { BenchDrawing } from './BenchDrawing';
 import type { RecordChange } from './RecordEditor';
-import { AngleReadFields, ReadFields } from './ReadFields';
+import { AngleReadFields, ReadFields, putRead } from './ReadFields';
 
 const WORDS = {
   inboard: 'A  off the hub face',
@@ -21,11 +22,14 @@ const WORDS = {
 export function BenchFields({
   record,
   joints,
+  drawn,
   unit,
   change,
 }: {
   record: OnBench;
   joints: Hung['joints'];
+  /** Where the model has the joint. */
+  drawn: BenchPoint;
   unit: LengthUnit;
   change: RecordChange;
 }) {
@@ -51,7 +55,8 @@ export function BenchFields({
                 label={WORDS[what]}
                 read={record[what]}
                 unit={unit}
-                onRead={(part, mm, step) => edit((draft) => void (draft[what][part] = mm), step)}
+                drawn={drawn[what]}
+                onRead={(part, mm, step) => edit((draft) => putRead(draft[what], part, mm), step)}
               />
             </Wide>
           </Box>
@@ -64,7 +69,7 @@ export function BenchFields({
               label="D  hub face to joints"
               read={record.lean}
               onRead={(part, value, step) =>
-                edit((draft) => void (draft.lean![part] = value), step)
+                edit((draft) => putRead(draft.lean!, part, value), step)
               }
             />
           </Wide>
@@ -77,7 +82,7 @@ export function BenchFields({
               label="E  joint’s own axis"
               read={record.stud}
               onRead={(part, value, step) =>
-                edit((draft) => void (draft.stud![part] = value), step)
+                edit((draft) => putRead(draft.stud!, part, value), step)
               }
             />
           </Wide>
@@ -90,7 +95,7 @@ export function BenchFields({
             onClick={() =>
               edit((draft) => {
                 if (draft.lean) delete draft.lean;
-                else draft.lean = { value: leanOf(joints), tolerance: USUAL.level };
+                else draft.lean = { tolerance: USUAL.level };
               })
             }
           >
@@ -102,7 +107,7 @@ export function BenchFields({
           onClick={() =>
             edit((draft) => {
               if (draft.stud) delete draft.stud;
-              else draft.stud = { value: 0, tolerance: USUAL.level };
+              else draft.stud = { tolerance: USUAL.level };
             })
           }
         >
@@ -120,13 +125,3 @@ export function BenchFields({
 const Wide = ({ children }: { children: React.ReactNode }) => (
   <Box sx={{ display: 'flex', gap: 1, '& > :first-of-type': { width: 190 } }}>{children}</Box>
 );
-
-/** The angle that the joints as measured have, to start from. */
-function leanOf({ lowerOuter, upperOuter }: Hung['joints']): number {
-  if (!lowerOuter || !upperOuter) return 10;
-  const angle = Math.atan2(
-    upperOuter.inboard - lowerOuter.inboard,
-    upperOuter.above - lowerOuter.above,
-  );
-  return Math.round((angle * 1800) / Math.PI) / 10;
-}

@@ -1,6 +1,7 @@
 'use client';
 
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import UndoIcon from '@mui/icons-material/UndoOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -16,10 +17,10 @@ import { USUAL } from '@/core/takeoff/records';
 import type { ByDistances, Mark } from '@/core/takeoff/records';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
-import { FIGURES, PAPER } from '../../theme';
+import { FIGURES, PAPER, VERDICT } from '../../theme';
 import type { RecordChange } from './RecordEditor';
 
-const distanceSchema = measure('mm', 1, 20_000);
+const distanceSchema = measure('mm', 1, 20_000).optional();
 const toleranceSchema = tolerance('mm', 100);
 
 /** Tapes to datum marks, how well they meet, and which of two mirror images is meant. */
@@ -41,7 +42,18 @@ export function DistanceFields({
       if (draft.method === 'distances') act(draft);
     }, step);
   const unused = marks.filter(({ id }) => !record.tapes.some(({ mark }) => mark === id));
-  const residuals = place?.ok ? place.placed?.residuals : undefined;
+  const placed = place?.ok ? place.placed : undefined;
+  /** What the place says of a tape of the record, if the tape counts. */
+  const of = (i: number) => {
+    const k = place?.ok ? (place.tapes?.indexOf(i) ?? -1) : -1;
+    if (!placed || k < 0) return null;
+    const { conflict, residuals } = placed;
+    return {
+      off: residuals[k],
+      suspect: conflict?.suspects.includes(k) ?? false,
+      wouldRead: conflict?.wouldRead[k] ?? null,
+    };
+  };
   if (marks.length < 3)
     return (
       <Typography variant="body2">
@@ -51,53 +63,86 @@ export function DistanceFields({
     );
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
-      {record.tapes.map((tape, i) => (
-        <Box key={tape.mark} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-          <LengthField
-            label={`to ${marks.find(({ id }) => id === tape.mark)?.name ?? '?'}`}
-            value={tape.distance}
-            unit={unit}
-            schema={distanceSchema}
-            onValue={(mm, step) => edit((draft) => void (draft.tapes[i].distance = mm), step)}
-            width={118}
-          />
-          <LengthField
-            label="±"
-            value={tape.tolerance}
-            unit={unit}
-            schema={toleranceSchema}
-            onValue={(mm, step) => edit((draft) => void (draft.tapes[i].tolerance = mm), step)}
-            width={84}
-          />
+      {record.tapes.map((tape, i) => {
+        const name = marks.find(({ id }) => id === tape.mark)?.name ?? '?';
+        const said = of(i);
+        return (
           <Box
-            component="output"
-            aria-label="Off by"
-            sx={{ flex: 1, alignSelf: 'center', fontFamily: FIGURES, color: PAPER.soft }}
+            key={tape.mark}
+            data-tape={name}
+            sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}
           >
-            {residuals?.[i] !== undefined && offBy(residuals[i], unit)}
+            <LengthField
+              label={`to ${name}`}
+              value={tape.distance}
+              unit={unit}
+              schema={distanceSchema}
+              placeholder="read off"
+              struck={tape.leftOut === true}
+              onValue={(mm, step) => edit((draft) => void (draft.tapes[i].distance = mm), step)}
+              onClear={(step) => edit((draft) => void delete draft.tapes[i].distance, step)}
+              width={112}
+            />
+            <LengthField
+              label="±"
+              value={tape.tolerance}
+              unit={unit}
+              schema={toleranceSchema}
+              onValue={(mm, step) => edit((draft) => void (draft.tapes[i].tolerance = mm), step)}
+              width={80}
+            />
+            <Box
+              component="output"
+              aria-label="Off by"
+              sx={{
+                flex: 1,
+                alignSelf: 'center',
+                fontFamily: FIGURES,
+                fontSize: 13,
+                lineHeight: 1.2,
+                color: said?.suspect ? VERDICT.edge : PAPER.soft,
+              }}
+            >
+              {tape.leftOut ? 'left out' : said && offBy(said.off, unit)}
+              {said && said.wouldRead !== null && (
+                <div>
+                  {said.suspect ? '+ ' : ''}alone wrong: {printLength(round(said.wouldRead), unit)}
+                </div>
+              )}
+            </Box>
+            {tape.leftOut ? (
+              <IconButton
+                size="small"
+                aria-label={`Count the tape to ${name} again`}
+                onClick={() => edit((draft) => void delete draft.tapes[i].leftOut)}
+              >
+                <UndoIcon fontSize="small" />
+              </IconButton>
+            ) : (
+              <IconButton
+                size="small"
+                aria-label="Leave this tape out"
+                onClick={() =>
+                  edit((draft) => {
+                    // A reading is kept, struck through; an empty row is only a row.
+                    if (draft.tapes[i].distance === undefined) draft.tapes.splice(i, 1);
+                    else draft.tapes[i].leftOut = true;
+                  })
+                }
+              >
+                <DeleteIcon fontSize="small" />
+              </IconButton>
+            )}
           </Box>
-          <IconButton
-            size="small"
-            aria-label="Leave this tape out"
-            onClick={() => edit((draft) => void draft.tapes.splice(i, 1))}
-          >
-            <DeleteIcon fontSize="small" />
-          </IconButton>
-        </Box>
-      ))}
+        );
+      })}
       {unused.length > 0 && (
         <TextField
           select
           label="Another tape, to"
           value=""
           onChange={(event) =>
-            edit((draft) =>
-              draft.tapes.push({
-                mark: event.target.value,
-                distance: 500,
-                tolerance: USUAL.tape,
-              }),
-            )
+            edit((draft) => draft.tapes.push({ mark: event.target.value, tolerance: USUAL.tape }))
           }
           sx={{ width: 210 }}
         >

@@ -3,11 +3,12 @@
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import UndoIcon from '@mui/icons-material/UndoOutlined';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { printLength, readable } from '@/core/model/units';
-import { markDistanceSchema, USUAL } from '@/core/takeoff/records';
-import type { Mark } from '@/core/takeoff/records';
+import { USUAL, counts, markDistanceSchema } from '@/core/takeoff/records';
+import type { Mark, MarkDistance } from '@/core/takeoff/records';
 import type { Adjusted } from '@/core/takeoff/network';
 import { takeOffOf } from '@/core/takeoff/records';
 import { LengthField } from '../../fields/NumberField';
@@ -23,6 +24,12 @@ export function MarkTapes({
 }: StationProps & { network: Adjusted | null }) {
   const { marks, between } = takeOffOf(build);
   const name = (id: string) => marks.find((mark) => mark.id === id)?.name ?? '?';
+  /** How far a tape is off: the network has one residual for each that counts. */
+  const offOf = (i: number): string => {
+    const k = between.filter(counts).indexOf(between[i] as MarkDistance & { distance: number });
+    const off = network?.ok && k >= 0 ? network.value.residuals[k] : 0;
+    return Math.abs(off) >= 0.05 ? readable(printLength(Math.round(off * 10) / 10, unit)) : '';
+  };
   const missing = pairsOf(marks).filter(
     ([a, b]) =>
       !between.some(
@@ -43,15 +50,18 @@ export function MarkTapes({
         }}
       >
         {between.map((taped, i) => (
-          <Box key={`${taped.from} ${taped.to}`} sx={{ display: 'flex', gap: 0.75 }}>
+          <Box key={`${taped.from} ${taped.to} ${i}`} sx={{ display: 'flex', gap: 0.75 }}>
             <LengthField
               label={`${name(taped.from)} to ${name(taped.to)}`}
               value={taped.distance}
               unit={unit}
               schema={markDistanceSchema.shape.distance}
+              placeholder="read off"
+              struck={taped.leftOut === true}
               onValue={(mm, step) =>
                 onTakeOff((draft) => void (draft.between[i].distance = mm), step)
               }
+              onClear={(step) => onTakeOff((draft) => void delete draft.between[i].distance, step)}
               width={116}
             />
             <LengthField
@@ -65,17 +75,31 @@ export function MarkTapes({
               width={80}
             />
             <Box sx={{ alignSelf: 'center', fontFamily: FIGURES, color: PAPER.soft, flex: 1 }}>
-              {network?.ok && Math.abs(network.value.residuals[i]) >= 0.05
-                ? readable(printLength(Math.round(network.value.residuals[i] * 10) / 10, unit))
-                : ''}
+              {taped.leftOut ? 'left out' : offOf(i)}
             </Box>
-            <IconButton
-              size="small"
-              aria-label={`Leave out ${name(taped.from)} to ${name(taped.to)}`}
-              onClick={() => onTakeOff((draft) => void draft.between.splice(i, 1))}
-            >
-              <DeleteIcon fontSize="small" />
-            </IconButton>
+            {taped.leftOut ? (
+              <IconButton
+                size="small"
+                aria-label={`Count ${name(taped.from)} to ${name(taped.to)} again`}
+                onClick={() => onTakeOff((draft) => void delete draft.between[i].leftOut)}
+              >
+                <UndoIcon fontSize="small" />
+              </IconButton>
+            ) : (
+              <IconButton
+                size="small"
+                aria-label={`Leave out ${name(taped.from)} to ${name(taped.to)}`}
+                onClick={() =>
+                  onTakeOff((draft) => {
+                    // A reading is kept, struck through; an empty row is only a row.
+                    if (draft.between[i].distance === undefined) draft.between.splice(i, 1);
+                    else draft.between[i].leftOut = true;
+                  })
+                }
+              >
+                <DeleteIcon fontSize="small" />
+              </IconButton>
+            )}
           </Box>
         ))}
       </Box>
@@ -90,12 +114,7 @@ export function MarkTapes({
               sx={{ minWidth: 0, px: 1, py: 0 }}
               onClick={() =>
                 onTakeOff((draft) =>
-                  draft.between.push({
-                    from: a.id,
-                    to: b.id,
-                    distance: roughly(a, b),
-                    tolerance: USUAL.tape,
-                  }),
+                  draft.between.push({ from: a.id, to: b.id, tolerance: USUAL.tape }),
                 )
               }
             >
@@ -110,7 +129,3 @@ export function MarkTapes({
 
 const pairsOf = (marks: Mark[]): [Mark, Mark][] =>
   marks.flatMap((a, i) => marks.slice(i + 1).map((b): [Mark, Mark] => [a, b]));
-
-/** To be typed over by what the tape says. */
-const roughly = (a: Mark, b: Mark): number =>
-  Math.max(1, Math.round(Math.hypot(a.ahead - b.ahead, a.left - b.left, a.up - b.up)));

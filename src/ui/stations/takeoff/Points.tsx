@@ -16,7 +16,8 @@ import type { Point, PointName } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { recordOf, takeOffOf } from '@/core/takeoff/records';
+import { isMeasured, recordOf, takeOffOf } from '@/core/takeoff/records';
+import { isInConflict } from '@/core/takeoff/measured';
 import type { PlaceRead } from '@/core/takeoff/measured';
 import type { Reader } from '@/core/takeoff/places';
 import { USUAL } from '@/core/takeoff/records';
@@ -28,6 +29,7 @@ import { Table } from '../../fields/Table';
 import { NARROW, PAPER, VERDICT } from '../../theme';
 import { tolerance } from '@/core/model/wording';
 import { useStable } from '../../useStable';
+import { AskFirst } from './AskFirst';
 import { RecordEditor } from './RecordEditor';
 import type { StationProps } from './TakeOff';
 import { UprightFromShelf } from './UprightFromShelf';
@@ -61,8 +63,18 @@ export function Points(props: Props) {
   const off = rows.filter(
     ({ point, place }) => place?.ok && apart(place.point, points[point]) > IN_MODEL,
   ).length;
+  const disputed = rows.flatMap(({ point, place }) =>
+    place?.ok && isInConflict(place)
+      ? [`${pointLabel(point, steered)}, ±${largest(place.spread, unit)} ${unit}`]
+      : [],
+  );
+  const [asking, setAsking] = useState(false);
+  const putIn = () => {
+    setAsking(false);
+    onEdit((draft) => putMeasured(draft, axle, side));
+  };
   const measuredOn = (other: 'left' | 'right') =>
-    takeOff.measured.some((m) => m.axle === axle && m.side === other);
+    takeOff.measured.some((m) => m.axle === axle && m.side === other && isMeasured(m));
   const both = measuredOn('left') && measuredOn('right');
 
   const importCsv = async () => {
@@ -149,12 +161,14 @@ export function Points(props: Props) {
                     <Soft>{show(points[point], unit)}</Soft>
                   ) : place.ok ? (
                     show(place.point, unit)
+                  ) : place.waits ? (
+                    <Soft>{show(points[point], unit)}</Soft>
                   ) : (
                     <Bad>no place</Bad>
                   )}
                 </td>
                 <td className="number">
-                  {place === null ? (
+                  {place === null || (!place.ok && place.waits) ? (
                     <Soft>{printLength(takeOff.placing, unit)}</Soft>
                   ) : place.ok ? (
                     largest(place.spread, unit)
@@ -178,11 +192,12 @@ export function Points(props: Props) {
             <Button
               variant="contained"
               disabled={off === 0}
-              onClick={() => onEdit((draft) => putMeasured(draft, axle, side))}
+              onClick={() => (disputed.length > 0 ? setAsking(true) : putIn())}
             >
               {off === 0 ? 'The model has them all' : `Put ${off} into the model`}
             </Button>
           )}
+          <AskFirst points={asking ? disputed : null} onYes={putIn} onNo={() => setAsking(false)} />
           <Button onClick={() => void importCsv()}>Read a CSV</Button>
           <UprightFromShelf {...props} />
           <Box sx={{ flex: 1 }} />
@@ -224,7 +239,7 @@ const largest = ({ ahead, out, up }: Point, unit: LengthUnit): string => {
 };
 
 function State({ place, model, unit }: { place: PlaceRead; model: Point; unit: LengthUnit }) {
-  if (!place.ok) return <Bad>✕ not yet</Bad>;
+  if (!place.ok) return place.waits ? <Soft>still to be typed</Soft> : <Bad>✕ not yet</Bad>;
   const off = apart(place.point, model);
   return (
     <>

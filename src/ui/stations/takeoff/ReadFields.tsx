@@ -1,32 +1,41 @@
 'use client';
 
+import { printAngle, printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { angleRead, lengthRead } from '@/core/takeoff/records';
 import type { Read } from '@/core/takeoff/records';
 import { AngleField, LengthField } from '../../fields/NumberField';
 
-type OnRead = (what: 'value' | 'tolerance', value: number, step: string) => void;
+export type OnRead = (what: 'value' | 'tolerance', value: number | undefined, step: string) => void;
 
-/** A length read off and its ±. */
-export const ReadFields = ({
-  label,
-  read,
-  unit,
-  onRead,
-}: {
+interface Props {
   label: string;
   read: Read;
-  unit: LengthUnit;
   onRead: OnRead;
-}) => (
+  /** What the model has, shown in an empty field: not a reading. */
+  drawn?: number;
+}
+
+/** Puts a reading into a record, or takes it out again. */
+export function putRead(read: Read, what: 'value' | 'tolerance', value: number | undefined): void {
+  if (value !== undefined) read[what] = value;
+  else if (what === 'value') delete read.value;
+}
+
+/** A length read off and its ±; empty until it is typed. */
+export const ReadFields = ({ label, read, unit, onRead, drawn }: Props & { unit: LengthUnit }) => (
   <>
     <LengthField
       label={label}
       value={read.value}
       unit={unit}
       schema={lengthRead.shape.value}
+      placeholder={
+        drawn === undefined ? 'read off' : `drawn ${printLength(Math.round(drawn * 10) / 10, unit)}`
+      }
       onValue={(mm, step) => onRead('value', mm, step)}
-      width={112}
+      onClear={(step) => onRead('value', undefined, step)}
+      width={118}
     />
     <LengthField
       label="±"
@@ -39,23 +48,17 @@ export const ReadFields = ({
   </>
 );
 
-/** An angle read off a level and its ±. */
-export const AngleReadFields = ({
-  label,
-  read,
-  onRead,
-}: {
-  label: string;
-  read: Read;
-  onRead: OnRead;
-}) => (
+/** An angle read off a level and its ±; empty until it is typed. */
+export const AngleReadFields = ({ label, read, onRead, drawn }: Props) => (
   <>
     <AngleField
       label={label}
       value={read.value}
       schema={angleRead.shape.value}
+      placeholder={drawn === undefined ? 'read off' : `drawn ${printAngle(drawn)}`}
       onValue={(degrees, step) => onRead('value', degrees, step)}
-      width={112}
+      onClear={(step) => onRead('value', undefined, step)}
+      width={118}
     />
     <AngleField
       label="±"

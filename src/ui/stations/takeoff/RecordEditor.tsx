@@ -77,12 +77,18 @@ export function RecordEditor(props: Props) {
       <Box sx={{ mt: 2 }}>
         {!record && (
           <Typography variant="body2" color="text.secondary">
-            Not measured: the model’s own place holds. Pick how you measured it, and its numbers
-            start from where the model has it.
+            Not measured: the model’s own place holds. Pick how you measured it and type what you
+            read; until all of it is typed it counts as drawn.
           </Typography>
         )}
         {record?.method === 'direct' && (
-          <DirectFields record={record} planes={takeOff.planes} unit={unit} change={change} />
+          <DirectFields
+            record={record}
+            planes={takeOff.planes}
+            drawn={pointsOf(design, side)[point]}
+            unit={unit}
+            change={change}
+          />
         )}
         {record?.method === 'distances' && (
           <DistanceFields
@@ -97,6 +103,7 @@ export function RecordEditor(props: Props) {
           <BenchFields
             record={record}
             joints={hangUpright(build, axle, side).joints}
+            drawn={drawnOnBench(props)}
             unit={unit}
             change={change}
           />
@@ -110,8 +117,12 @@ export function RecordEditor(props: Props) {
 function Outcome({ place, unit }: { place: PlaceRead; unit: StationProps['unit'] }) {
   if (!place.ok)
     return (
-      <Typography role="alert" variant="body2" sx={{ mt: 1.5, color: VERDICT.bad }}>
-        No place yet: {place.why}.
+      <Typography
+        role={place.waits ? 'status' : 'alert'}
+        variant="body2"
+        sx={{ mt: 1.5, color: place.waits ? PAPER.soft : VERDICT.bad }}
+      >
+        {place.waits ? `Not measured yet: ${place.why}.` : `No place yet: ${place.why}.`}
       </Typography>
     );
   const { point, spread } = place;
@@ -131,49 +142,33 @@ function Outcome({ place, unit }: { place: PlaceRead; unit: StationProps['unit']
   );
 }
 
-/** A record that says what the model says, to be typed over. */
+/** A record that nothing was read for yet. */
 function startOf(method: Exclude<Method, 'none'>, { build, axle, side, point }: Props): Measured {
-  const design = build[axle] ?? build.front;
-  const here = pointsOf(design, side)[point];
-  const tidy = (mm: number) => Math.round(mm * 10) / 10;
-  const read = (value: number, tolerance: number) => ({ value: tidy(value), tolerance });
   const where = { axle, side, point };
-  if (method === 'direct')
-    return {
-      ...where,
-      method,
-      ahead: read(here.ahead, USUAL.tape),
-      out: read(here.out, USUAL.tape),
-      up: read(here.up, USUAL.tape),
-    };
-  if (method === 'distances') {
-    const sign = side === 'left' ? 1 : -1;
+  const tape = () => ({ tolerance: USUAL.tape });
+  const rule = () => ({ tolerance: USUAL.rule });
+  if (method === 'direct') return { ...where, method, ahead: tape(), out: tape(), up: tape() };
+  if (method === 'distances')
     return {
       ...where,
       method,
       answer: 1,
       tapes: takeOffOf(build)
         .marks.slice(0, 4)
-        .map((mark) => ({
-          mark: mark.id,
-          distance: Math.max(
-            1,
-            tidy(
-              Math.hypot(here.ahead - mark.ahead, here.out - sign * mark.left, here.up - mark.up),
-            ),
-          ),
-          tolerance: USUAL.tape,
-        })),
+        .map((mark) => ({ mark: mark.id, ...tape() })),
     };
-  }
-  const { frame } = hangUpright(build, axle, side);
-  const bench = chassisToBench(frame, vec(here));
   return {
     ...where,
     point: point as UprightPoint,
     method,
-    inboard: read(bench.inboard, USUAL.rule),
-    above: read(bench.above, USUAL.rule),
-    ahead: read(bench.ahead, USUAL.rule),
+    inboard: rule(),
+    above: rule(),
+    ahead: rule(),
   };
+}
+
+/** Where the model has a joint, as it would measure on the bench. */
+function drawnOnBench({ build, axle, side, point }: Props) {
+  const { frame } = hangUpright(build, axle, side);
+  return chassisToBench(frame, vec(pointsOf(build[axle] ?? build.front, side)[point]));
 }

@@ -3,13 +3,17 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { rackTravelOf } from '@/core/kinematics/axle';
 import { pointLabel } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
+import { isInConflict } from '@/core/takeoff/measured';
+import { readerOf } from '@/core/takeoff/places';
+import { takeOffOf } from '@/core/takeoff/records';
 import { symmetryOf, takeOver } from '@/core/takeoff/symmetry';
 import type { Choice, Stands } from '@/core/takeoff/symmetry';
 import { Table } from '../../fields/Table';
+import { AskFirst } from './AskFirst';
 import type { StationProps } from './TakeOff';
 
 const CHOICES: [Choice, string][] = [
@@ -23,6 +27,19 @@ const CHOICES: [Choice, string][] = [
 export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
   const symmetry = useMemo(() => symmetryOf(build, axle), [build, axle]);
   const steered = rackTravelOf(build[axle] ?? build.front) > 0;
+  const [asking, setAsking] = useState<Choice | null>(null);
+  const disputed = useMemo(() => {
+    const { read } = readerOf(build);
+    return takeOffOf(build).measured.flatMap((record) =>
+      record.axle === axle && isInConflict(read(record))
+        ? [`${pointLabel(record.point, steered)}, ${record.side}`]
+        : [],
+    );
+  }, [build, axle, steered]);
+  const take = (choice: Choice) => {
+    setAsking(null);
+    onEdit((draft) => takeOver(draft, axle, choice));
+  };
   const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
   if (!symmetry.worst)
     return (
@@ -109,12 +126,17 @@ export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
           <Button
             key={choice}
             variant="outlined"
-            onClick={() => onEdit((draft) => takeOver(draft, axle, choice))}
+            onClick={() => (disputed.length > 0 ? setAsking(choice) : take(choice))}
           >
             {label}
           </Button>
         ))}
       </Box>
+      <AskFirst
+        points={asking ? disputed : null}
+        onYes={() => asking && take(asking)}
+        onNo={() => setAsking(null)}
+      />
       <Typography variant="caption" color="text.secondary" component="p">
         The mean suits a frame that is to be straightened or a fresh set of arms; both as they are
         gives the right side points of its own. Undo brings the old ones back.

@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { AxleDesign } from '@/core/model/build';
+import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import { mayMove } from '@/core/takeoff/solid';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
@@ -13,6 +14,8 @@ import { waysToScrub } from '@/core/upright/scrub';
 import type { Reached, Way } from '@/core/upright/scrub';
 import { LengthField } from '../../fields/NumberField';
 import { FIGURES } from '../../theme';
+import type { FloorStation } from '../floorStation';
+import { askedOf } from '../useAsked';
 
 const scrubSchema = measure('mm', -150, 250);
 
@@ -24,6 +27,8 @@ const WORDS: Record<Way, string> = {
 };
 
 interface Props {
+  build: Build;
+  axle: AxleName;
   design: AxleDesign;
   scrub: number;
   keep: Parameters<typeof waysToScrub>[2];
@@ -31,16 +36,19 @@ interface Props {
   tried: AxleDesign | null;
   onTry: (design: AxleDesign | null) => void;
   onTake: (design: AxleDesign) => void;
+  onEdit: FloorStation['onEdit'];
 }
 
 /** A scrub radius asked for, and what alone would give it. */
-export function ScrubWanted({ design, scrub, keep, unit, tried, onTry, onTake }: Props) {
+export function ScrubWanted(props: Props) {
+  const { build, axle, design, scrub, keep, unit, tried, onTry, onTake, onEdit } = props;
   const [asked, setAsked] = useState<{ of: AxleDesign; wanted: number; ways: Reached[] } | null>(
     null,
   );
-  const [wanted, setWanted] = useState<number | null>(null);
   const found = asked?.of === design ? asked : null;
-  const value = wanted ?? Math.round(scrub);
+  const value = build.asked?.scrub ?? Math.round(scrub);
+  const may = (point: 'lowerOuter' | 'upperOuter') => mayMove(build, axle, point, 'out');
+  const solid = !may('lowerOuter') || !may('upperOuter');
   return (
     <Box component="section" aria-label="Scrub radius wanted" sx={{ pt: 1 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
@@ -49,20 +57,26 @@ export function ScrubWanted({ design, scrub, keep, unit, tried, onTry, onTake }:
           value={value}
           unit={unit}
           schema={scrubSchema}
-          onValue={setWanted}
+          onValue={(mm, step) => askedOf(onEdit)('scrub', mm, step)}
           width={150}
         />
         <Button
           variant="outlined"
           sx={{ height: 37 }}
           onClick={() => {
-            setAsked({ of: design, wanted: value, ways: waysToScrub(design, value, keep) });
+            setAsked({ of: design, wanted: value, ways: waysToScrub(design, value, keep, may) });
             onTry(null);
           }}
         >
           What gives it?
         </Button>
       </Box>
+      {solid && (
+        <Typography variant="caption" component="p" color="text.secondary">
+          The upright was measured as one solid part (or its joints are fixed): they do not move on
+          it, so another rim is what is left, or another upright.
+        </Typography>
+      )}
       {found && found.ways.length === 0 && (
         <Typography role="alert" variant="body2" color="error">
           Nothing alone gives {printLength(found.wanted, unit)} {unit} within reason: change two

@@ -10,8 +10,9 @@ import { useState } from 'react';
 import { pointsOf } from '@/core/kinematics/axle';
 import { staticSchema } from '@/core/model/build';
 import type { AxleDesign, Side } from '@/core/model/build';
+import { printLength } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
-import { leanUpright, setAlignment, standOnGround } from '@/core/upright/place';
+import { leanUpright, setAlignment, setTrack, standOnGround, trackOf } from '@/core/upright/place';
 import type { Kept, Pivot } from '@/core/upright/place';
 import { standing } from '@/core/upright/standing';
 import { Choice } from '../../fields/Choice';
@@ -35,8 +36,15 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
   const [kept, setKept] = useState<Kept>('track');
   const [about, setAbout] = useState<Pivot>('lowerOuter');
   const [solid, setSolid] = useState(false);
+  const [before, setBefore] = useState<{ step: string; track: number } | null>(null);
   const change = useAxleChange(build, axle, onEdit);
   const now = standing(points, design.static, design.tyre.radius);
+  /** Changes what may take the track along, and remembers what that was before this stay in the field. */
+  const watched: typeof change = (step, act) => {
+    setBefore((last) => (last?.step === step ? last : { step, track: trackOf(design) }));
+    change(step, act);
+  };
+  const length = (mm: number) => printLength(Math.round(mm * 10) / 10, unit);
   const offGround = Math.abs(now.contactUp) > 0.5;
   const fields = { design, unit, change, width: FIELD };
   return (
@@ -72,7 +80,9 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
           label="Toe, + in"
           value={design.static.toe}
           schema={staticSchema.shape.toe}
-          onValue={(toe, step) => change(step, (d) => setAlignment(d, { ...d.static, toe }, solid))}
+          onValue={(toe, step) =>
+            watched(step, (d) => setAlignment(d, { ...d.static, toe }, solid))
+          }
           width={FIELD}
         />
         <AngleField
@@ -80,7 +90,7 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
           value={tidy(design.static.camber)}
           schema={staticSchema.shape.camber}
           onValue={(camber, step) =>
-            change(step, (d) => setAlignment(d, { ...d.static, camber }, solid))
+            watched(step, (d) => setAlignment(d, { ...d.static, camber }, solid))
           }
           width={FIELD}
         />
@@ -98,13 +108,36 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
           />
         </Tooltip>
       </Row>
+      {before && Math.abs(trackOf(design) - before.track) > 0.05 && (
+        <Typography
+          variant="body2"
+          component="div"
+          role="status"
+          sx={{ color: VERDICT.edge, mb: 1 }}
+        >
+          + That tilts the wheel, and its contact with it: the track went from{' '}
+          {length(before.track)} to {length(trackOf(design))} {unit}.{' '}
+          <Button
+            size="small"
+            onClick={() => {
+              change('', (d) => setTrack(d, before.track));
+              setBefore(null);
+            }}
+          >
+            Back to {length(before.track)}
+          </Button>
+          <Button size="small" onClick={() => setBefore(null)}>
+            Leave it so
+          </Button>
+        </Typography>
+      )}
       <Row>
         <AngleField
           label="KPI, + top in"
           value={tidy(now.kpi)}
           schema={LEAN}
           onValue={(kpi, step) =>
-            change(step, (d) =>
+            watched(step, (d) =>
               leanUpright(d, { kpi, caster: standingOf(d, side).caster, about, solid }),
             )
           }
@@ -115,7 +148,7 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
           value={tidy(now.caster)}
           schema={LEAN}
           onValue={(caster, step) =>
-            change(step, (d) =>
+            watched(step, (d) =>
               leanUpright(d, { kpi: standingOf(d, side).kpi, caster, about, solid }),
             )
           }
@@ -133,6 +166,9 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
       </Row>
       <Divider />
       <ScrubWanted
+        build={build}
+        axle={axle}
+        onEdit={onEdit}
         design={design}
         scrub={now.scrub}
         keep={{ offset: kept, about }}

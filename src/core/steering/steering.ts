@@ -1,0 +1,56 @@
+import { prepareAxle, rackTravelOf } from '../kinematics/axle';
+import type { Build } from '../model/build';
+import type { Targets } from '../model/brief';
+import { judgeBand, judgeLeast } from '../verdict/verdicts';
+import type { Judged } from '../verdict/verdicts';
+import { ackermannAt } from './ackermann';
+import { lockOf, ratioOf } from './lock';
+import type { Lock } from './lock';
+
+/** What the front axle's steering comes to at ride height. */
+export interface SteeringFigures {
+  /** At half rack to the left, %; null out of reach or where the wheels hardly steer. */
+  ackermann: number | null;
+  /** About straight ahead, to 1; null where the rack's mm a turn are not known. */
+  ratio: number | null;
+  /** Null where full rack is not reached. */
+  lock: Lock | null;
+}
+
+export function steeringOf(build: Build): SteeringFigures {
+  const prepared = prepareAxle(build.front);
+  const half = rackTravelOf(build.front) / 2;
+  return {
+    ackermann: prepared.ok
+      ? (ackermannAt(prepared.axle, build.wheelbase, half)?.percent ?? null)
+      : null,
+    ratio: ratioOf(build),
+    lock: lockOf(build),
+  };
+}
+
+/** The verdicts on them, of what is known. */
+export function judgeSteering(
+  { ackermann, ratio, lock }: SteeringFigures,
+  targets: Targets,
+): Judged[] {
+  return [
+    ...(ackermann === null
+      ? []
+      : [
+          {
+            verdict: judgeBand(ackermann, targets.ackermann),
+            of: `Ackermann ${ackermann.toFixed(0)} % at half rack`.replace('-', '−'),
+          },
+        ]),
+    ...(ratio === null
+      ? []
+      : [{ verdict: judgeBand(ratio, targets.ratio), of: `ratio ${ratio.toFixed(1)} to 1` }]),
+    lock === null
+      ? { verdict: 'rework' as const, of: 'full rack out of reach' }
+      : {
+          verdict: judgeLeast(lock.inner, targets.lock),
+          of: `inner lock ${lock.inner.toFixed(1)}°`,
+        },
+  ];
+}

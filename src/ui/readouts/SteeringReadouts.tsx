@@ -1,0 +1,58 @@
+import { styled } from '@mui/material/styles';
+import { memo } from 'react';
+import type { Targets } from '@/core/model/brief';
+import { readable } from '@/core/model/units';
+import type { SteeringFigures } from '@/core/steering/steering';
+import { judgeBand, judgeLeast } from '@/core/verdict/verdicts';
+import type { Verdict } from '@/core/verdict/verdicts';
+import { FIGURES, PAPER } from '../theme';
+import { VerdictMark } from '../verdict';
+
+/** Ackermann, ratio and lock of the front axle, each against the brief's target. */
+export const SteeringReadouts = memo(function SteeringReadouts({
+  steering: { ackermann, ratio, lock },
+  targets,
+}: {
+  steering: SteeringFigures;
+  targets: Targets;
+}) {
+  const rows: [label: string, figure: string, verdict: Verdict | null][] = [
+    [
+      'Ackermann, half rack',
+      ackermann === null ? '–' : readable(`${ackermann.toFixed(0)} %`),
+      ackermann === null ? null : judgeBand(ackermann, targets.ackermann),
+    ],
+    [
+      'Steering ratio',
+      ratio === null ? 'mm a turn?' : `${ratio.toFixed(1)} : 1`,
+      ratio === null ? null : judgeBand(ratio, targets.ratio),
+    ],
+    [
+      'Lock, inner wheel',
+      lock === null ? 'not reached' : `${lock.inner.toFixed(1)}°`,
+      lock === null ? 'rework' : judgeLeast(lock.inner, targets.lock),
+    ],
+  ];
+  return (
+    <section aria-label="Steering readouts">
+      {rows.map(([label, figure, verdict]) => (
+        <Row key={label} data-steering={label}>
+          <span>{label}</span>
+          <Figure>{figure}</Figure>
+          <Mark>{verdict && <VerdictMark verdict={verdict} />}</Mark>
+        </Row>
+      ))}
+    </section>
+  );
+});
+
+const Row = styled('div')({
+  display: 'grid',
+  gridTemplateColumns: '1fr auto 82px',
+  gap: 8,
+  alignItems: 'baseline',
+  fontSize: 12.5,
+  lineHeight: 1.5,
+});
+const Figure = styled('output')({ fontFamily: FIGURES, fontSize: 15, fontWeight: 600 });
+const Mark = styled('span')({ color: PAPER.soft, fontSize: 12 });

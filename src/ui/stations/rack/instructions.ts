@@ -1,0 +1,36 @@
+import type { Advice } from '@/core/bumpsteer/advice';
+import type { NullChange } from '@/core/bumpsteer/nullProblem';
+import { pointLabel } from '@/core/model/points';
+import { WAYS } from './places';
+
+/** One change as something a person does. */
+export function instruction(
+  { point, coordinate, from, to, kind, washers }: NullChange,
+  steered: boolean,
+  length: (mm: number) => string,
+  unit: string,
+): string {
+  const joint = pointLabel(point, steered);
+  if (kind === 'shims')
+    return washers && washers.length > 0
+      ? `Washers ${washers.map(length).join(' + ')} ${unit} at the ${joint}`
+      : `No washer at the ${joint}`;
+  const by = `${length(Math.abs(to - from))} ${unit} ${WAYS[coordinate][to > from ? 0 : 1]}`;
+  if (kind === 'choices') return `The ${joint} into the hole ${by}`;
+  if (kind === 'thread') return `The ${joint} by its thread, ${by}`;
+  return `The bracket of the ${joint} ${by}`;
+}
+
+/** What would help where the freedoms do not, and what a sweep measured with it put in. */
+export function adviceInWords(
+  { kind, found: { changes, steer, doubts } }: Advice,
+  steered: boolean,
+  length: (mm: number) => string,
+  unit: string,
+): string {
+  const { range } = steer.span;
+  const moves = changes.map((change) => instruction(change, steered, length, unit)).join(', and ');
+  const opens = kind === 'other side' ? 'With washers on the other side' : 'If it may move';
+  const but = doubts.length > 0 ? `, but ${doubts.join('; ')}` : '';
+  return `${opens}: ${moves.charAt(0).toLowerCase()}${moves.slice(1)}, leaves ${range.toFixed(range < 0.1 ? 3 : 2)}°${but}.`;
+}
