@@ -130,6 +130,35 @@ describe('null', () => {
     );
   });
 
+  it('picks the least work, the least on paper or the least when built, all on the front it prints', () => {
+    type Answer = {
+      picks: string[];
+      range_deg: number;
+      effort: number;
+      built_ninety_deg: number | null;
+    };
+    const told = (pick: string) =>
+      JSON.parse(havrik('null', demo, '--format', 'json', '--pick', pick).out) as {
+        pick: string;
+        after: { range_deg: number };
+        answers: Answer[];
+      };
+    const { answers } = told('work');
+    for (const pick of ['work', 'paper', 'built']) {
+      const { after, ...rest } = told(pick);
+      expect(rest.pick).toBe(pick);
+      const own = rest.answers.find(({ picks }) => picks.includes(pick))!;
+      expect(after.range_deg).toBeCloseTo(own.range_deg, 9);
+    }
+    const paper = answers.find(({ picks }) => picks.includes('paper'))!;
+    const built = answers.find(({ picks }) => picks.includes('built'))!;
+    for (const one of answers) {
+      expect(one.range_deg).toBeGreaterThanOrEqual(paper.range_deg);
+      expect(one.built_ninety_deg!).toBeGreaterThanOrEqual(built.built_ninety_deg!);
+    }
+    expect(havrik('null', demo, '--pick', 'best').code).toBe(2);
+  });
+
   it('says what is wrong with what it is given', () => {
     expect(havrik('null', demo, '--free', 'upperOuter.up')).toMatchObject({
       code: 1,

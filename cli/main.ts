@@ -27,6 +27,7 @@ const nullOptions = z.object({
   free: z.string().optional(),
   within: z.number().positive('--within is above 0').max(500, '--within is at most 500 mm'),
   format: z.enum(['text', 'json']),
+  pick: z.enum(['work', 'paper', 'built']).optional(),
 });
 
 const mapOptions = z.object({
@@ -110,6 +111,12 @@ function program(print: (text: string) => void): Command {
       'what may move, as tieRodInner.out,tieRodInner.up (default: the file’s freedoms, or these)',
     )
     .option('--within <mm>', 'how far each may go either way', number, 60)
+    .addOption(
+      new Option(
+        '--pick <which>',
+        'the least work, the least on paper, or the least when it is built',
+      ).choices(['work', 'paper', 'built']),
+    )
     .addOption(new Option('--format <format>').choices(['text', 'json']).default('text'))
     .action((file: string, given: unknown) => {
       print(answer(file, nullReport(readFile(file), checked(nullOptions, given))));

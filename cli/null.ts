@@ -2,7 +2,7 @@ import { bumpSteerOf, withPoints } from '../src/core/bumpsteer/trial';
 import { findNull, openedRod } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/bumpsteer/nullWanted';
 import { ROD_POINTS } from '../src/core/bumpsteer/nullProblem';
-import type { NullFound } from '../src/core/bumpsteer/nullProblem';
+import type { NullChange, NullFound } from '../src/core/bumpsteer/nullProblem';
 import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { COORDINATES } from '../src/core/model/points';
@@ -16,6 +16,8 @@ export interface NullRequest {
   /** How far each may go either way, mm. */
   within: number;
   format: 'text' | 'json';
+  /** The least work, the least on paper, or the least when it is built; without it the least work with the file's freedoms, the least on paper with others. */
+  pick?: 'work' | 'paper' | 'built' | undefined;
 }
 
 interface Coord {
@@ -70,17 +72,20 @@ export function nullReport(
       };
     }
   }
+  const wishes = build.asked?.null ?? STARTING_WANTED;
   const search = findNull({ ...build, [request.axle]: design }, request.axle, request.side, {
-    ...STARTING_WANTED,
-    placing: null,
+    ...wishes,
+    // Cars are built only where they decide.
+    placing: request.pick === 'built' || request.format === 'json' ? wishes.placing : null,
   });
   let step = search.next();
   while (!step.done) step = search.next();
-  const { before, found, paper } = step.value;
+  const { before, found, work, paper, steady } = step.value;
   if (!before)
     return { ok: false, why: 'part of the travel is out of reach: there is no range to better' };
-  // With the file's own freedoms the least work that does it; otherwise the least that is left.
-  const best: NullFound | undefined = own ? found[0] : found[paper];
+  const pick = request.pick ?? (own ? 'work' : 'paper');
+  const picked = { work, paper, built: steady }[pick];
+  const best: NullFound | undefined = found[picked];
   const after = best
     ? bumpSteerOf(withPoints(given, request.side, best.points), request.side, build.travel)!
     : before;
@@ -90,13 +95,21 @@ export function nullReport(
       ok: true,
       text: `${JSON.stringify(
         {
-          before: { range_deg: before.span.range },
-          after: { range_deg: after.span.range },
-          changes: changes.map(({ point, coordinate, from, to }) => ({
-            point,
-            coordinate,
-            from,
-            to,
+          before: { range_deg: before.span.range, worst_deg: before.worst },
+          after: { range_deg: after.span.range, worst_deg: after.worst },
+          pick,
+          changes: changes.map(plain),
+          answers: found.map((one, i) => ({
+            picks: Object.entries({ work, paper, built: steady }).flatMap(([name, at]) =>
+              at === i ? [name] : [],
+            ),
+            range_deg: one.steer.span.range,
+            worst_deg: one.steer.worst,
+            verdict: one.verdict,
+            effort: one.effort,
+            built_ninety_deg: one.buildable?.ninety ?? null,
+            doubts: one.doubts,
+            changes: one.changes.map(plain),
           })),
         },
         null,
@@ -116,3 +129,5 @@ export function nullReport(
     ].join('\n'),
   };
 }
+
+const plain = ({ point, coordinate, from, to }: NullChange) => ({ point, coordinate, from, to });

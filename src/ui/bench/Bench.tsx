@@ -102,9 +102,10 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const layout = openLayoutOf(build);
 
   const steer = corner?.bumpSteer ?? null;
+  const solved = corner?.axle ?? null;
   const gain = useMemo(
-    () => (corner?.axle ? (heldCamber(corner.axle[side], build.travel)?.gain ?? null) : null),
-    [corner?.axle, side, build.travel],
+    () => (solved ? (heldCamber(solved[side], build.travel)?.gain ?? null) : null),
+    [solved, side, build.travel],
   );
   const clearances = useClearances(build, axle, side);
   const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);

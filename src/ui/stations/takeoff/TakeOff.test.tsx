@@ -1,7 +1,9 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
+import type { Build } from '@/core/model/build';
 import { blankBuild } from '@/core/model/starts';
+import { noTakeOff } from '@/core/takeoff/records';
 import type * as Real from '@/core/tolerance/sensitivity';
 import { Editing } from '@/test/editing';
 import type { Held } from '@/test/editing';
@@ -59,7 +61,13 @@ it('takes a point by tape from a plane of the builder’s own, and puts it into 
   await choose('tape & square');
   await user.click(field('from', 2));
   await user.click(screen.getByRole('option', { name: 'Floor plate' }));
+  // Nothing counts until all of it is read.
   await type(field('up'), '145');
+  expect(row('lowerFrontInner')).toHaveTextContent('still to be typed');
+  expect(screen.getByText(/Not measured yet: ahead, out still to be typed/)).toBeVisible();
+  expect(field('ahead')).toHaveAttribute('placeholder', 'drawn 140');
+  await type(field('ahead'), '140');
+  await type(field('out'), '250');
   expect(row('lowerFrontInner')).toHaveTextContent('140, 250, 185');
   expect(row('lowerFrontInner')).toHaveTextContent('5 off');
   await choose('Put 1 into the model');
@@ -93,6 +101,8 @@ it('asks for marks before distances, and says when they stand in a line', async 
   await user.click(screen.getByRole('tab', { name: 'Points' }));
   await choose('drawn');
   await choose('distances');
+  expect(screen.queryByRole('alert')).toBeNull();
+  for (const mark of ['A', 'B', 'C']) await type(field(`to ${mark}`), '500');
   expect(screen.getByRole('alert')).toHaveTextContent('A, B, C stand in one line');
 });
 
@@ -262,4 +272,96 @@ it('finds a point from four tapes, tells how they meet, and which of two answers
   expect(row('lowerOuter').textContent).not.toBe(before);
   await user.click(within(two).getAllByRole('button')[0]);
   expect(row('lowerOuter').textContent).toBe(before);
+});
+
+const measuredBuild = (off: number): Build => {
+  const build = blankBuild('x');
+  const marks = [
+    [500, 150, 20],
+    [-500, 100, 60],
+    [350, 900, 40],
+    [0, 200, 800],
+  ].map(([ahead, left, up], i) => ({
+    id: `m${i}`,
+    name: 'ABCD'[i],
+    ahead,
+    left,
+    up,
+    known: { ahead: true, left: true, up: true },
+  }));
+  const target = [60, 420, 300];
+  build.takeOff = {
+    ...noTakeOff(),
+    marks,
+    measured: [
+      {
+        axle: 'front',
+        side: 'left',
+        point: 'lowerOuter',
+        method: 'distances',
+        answer: 1,
+        tapes: marks.map(({ id, ahead, left, up }, i) => ({
+          mark: id,
+          distance:
+            Math.round(10 * Math.hypot(target[0] - ahead, target[1] - left, target[2] - up)) / 10 +
+            (i === 1 ? off : 0),
+          tolerance: 1.5,
+        })),
+      },
+    ],
+  };
+  return build;
+};
+
+it('says what each of tapes that disagree would read, asks before it takes the point, and keeps what is left out', async () => {
+  show(measuredBuild(30));
+  const tape = (name: string) => document.querySelector(`[data-tape="${name}"]`) as HTMLElement;
+  for (const name of 'ABCD') expect(tape(name)).toHaveTextContent(/alone wrong: \d/);
+  expect(screen.getByRole('alert')).toHaveTextContent(/disagree by more than their ±/);
+  const before = structuredClone(held.build.front.points.lowerOuter);
+  await choose('Put 1 into the model');
+  const dialog = within(await screen.findByRole('dialog'));
+  expect(dialog.getByText(/lower ball joint, ±\d\d/)).toBeVisible();
+  await user.click(dialog.getByRole('button', { name: 'Not yet' }));
+  expect(held.build.front.points.lowerOuter).toEqual(before);
+  await user.click(within(tape('B')).getByRole('button', { name: 'Leave this tape out' }));
+  const [record] = held.build.takeOff!.measured;
+  expect(record).toMatchObject({ tapes: { 1: { leftOut: true, distance: expect.any(Number) } } });
+  expect(tape('B')).toHaveTextContent('left out');
+  expect(screen.queryByText(/disagree by more/)).toBeNull();
+  await user.click(within(tape('B')).getByRole('button', { name: 'Count the tape to B again' }));
+  expect(tape('A')).toHaveTextContent(/alone wrong/);
+});
+
+it('takes a point whose tapes agree without asking', async () => {
+  show(measuredBuild(0));
+  await choose('Put 1 into the model');
+  expect(screen.queryByRole('dialog')).toBeNull();
+  expect(held.build.front.points.lowerOuter.out).toBeCloseTo(420, 0);
+});
+
+it('says where the same reading from another plane puts the point, and can keep the point', async () => {
+  const build = blankBuild('x');
+  const read = (value: number) => ({ value, tolerance: 1.5 });
+  build.takeOff = {
+    ...noTakeOff(),
+    planes: [{ id: 'r', name: 'rail', axis: 'out', at: 225, facing: 1 }],
+    measured: [
+      {
+        axle: 'front',
+        side: 'left',
+        point: 'lowerOuter',
+        method: 'direct',
+        ahead: read(0),
+        out: read(250),
+        up: read(180),
+      },
+    ],
+  };
+  show(build);
+  await user.click(field('from', 1));
+  await user.click(screen.getByRole('option', { name: 'rail' }));
+  expect(screen.getByText(/puts the point at 475 out; it was at 250/)).toBeVisible();
+  await choose('Keep the point: 25 from there');
+  expect(row('lowerOuter')).toHaveTextContent('0, 250, 180');
 });
