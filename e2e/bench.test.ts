@@ -143,8 +143,10 @@ it('finds the shim with one key, shows it, takes it, and undoes it', async () =>
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
   const panel = () => page.$eval('[aria-label="Shim"]', (element) => element.textContent ?? '');
-  expect(await panel()).toMatch(/Move the tie rod outer joint 11\.81 mm up\./);
-  expect(await panel()).toMatch(/1\.55° → 0\.13° left over/);
+  expect(await panel()).toMatch(
+    /Washers 1\.6 mm \+ 3\.2 mm \+ 6\.35 mm at the tie rod outer joint: 11\.15 mm up\./,
+  );
+  expect(await panel()).toMatch(/0\.84° → 0\.17° at the worst, range 0\.18°, straight ahead/);
   await page.keyboard.press('Escape');
   await page.waitForSelector('[data-curve="proposed"]', { hidden: true });
   expect(await valueOf(page, '#tieRodOuter-up')).toBe('239');
@@ -152,8 +154,8 @@ it('finds the shim with one key, shows it, takes it, and undoes it', async () =>
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
   await page.keyboard.press('Enter');
-  await until(page, `document.querySelector('#tieRodOuter-up').value.startsWith('250.8')`);
-  expect(await panel()).toMatch(/Bump steer 0\.13°, ?very good/);
+  await until(page, `document.querySelector('#tieRodOuter-up').value === '250.15'`);
+  expect(await panel()).toMatch(/Bump steer 0\.17° at the worst, straight ahead, ?very good/);
   await page.keyboard.down('Control');
   await page.keyboard.press('z');
   await page.keyboard.up('Control');

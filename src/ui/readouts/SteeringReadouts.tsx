@@ -1,3 +1,4 @@
+import Tooltip from '@mui/material/Tooltip';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import type { Targets } from '@/core/model/brief';
@@ -16,28 +17,33 @@ export const SteeringReadouts = memo(function SteeringReadouts({
   steering: SteeringFigures;
   targets: Targets;
 }) {
-  const rows: [label: string, figure: string, verdict: Verdict | null][] = [
+  const rows: [label: string, meaning: string, figure: string, verdict: Verdict | null][] = [
     [
-      'Ackermann, half rack',
+      'Ackermann',
+      'at half rack: 100 is true, 0 parallel',
       ackermann === null ? '–' : readable(`${ackermann.toFixed(0)} %`),
       ackermann === null ? null : judgeBand(ackermann, targets.ackermann),
     ],
     [
-      'Steering ratio',
+      'Ratio',
+      'degrees of handwheel a degree of road wheel, straight ahead',
       ratio === null ? 'mm a turn?' : `${ratio.toFixed(1)} : 1`,
       ratio === null ? null : judgeBand(ratio, targets.ratio),
     ],
     [
-      'Lock, inner wheel',
+      'Lock',
+      'of the inner wheel at full rack',
       lock === null ? 'not reached' : `${lock.inner.toFixed(1)}°`,
       lock === null ? 'rework' : judgeLeast(lock.inner, targets.lock),
     ],
   ];
   return (
     <section aria-label="Steering readouts">
-      {rows.map(([label, figure, verdict]) => (
+      {rows.map(([label, meaning, figure, verdict]) => (
         <Row key={label} data-steering={label}>
-          <span>{label}</span>
+          <Tooltip title={meaning} placement="left">
+            <span>{label}</span>
+          </Tooltip>
           <Figure>{figure}</Figure>
           <Mark>{verdict && <VerdictMark verdict={verdict} />}</Mark>
         </Row>
@@ -52,7 +58,8 @@ const Row = styled('div')({
   gap: 8,
   alignItems: 'baseline',
   fontSize: 12.5,
-  lineHeight: 1.5,
+  lineHeight: '18px',
+  whiteSpace: 'nowrap',
 });
-const Figure = styled('output')({ fontFamily: FIGURES, fontSize: 15, fontWeight: 600 });
+const Figure = styled('output')({ fontFamily: FIGURES, fontSize: 14.5, fontWeight: 600 });
 const Mark = styled('span')({ color: PAPER.soft, fontSize: 12 });

@@ -30,11 +30,13 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
   return (
     <Box role="status">
       <Typography variant="body2" sx={{ fontWeight: 600 }}>
-        {reached > 0
-          ? `${reached === 1 ? 'One way does' : `${reached} ways do`} it, the least work first. `
-          : found.length > 0
-            ? 'Nothing within the freedoms reaches it; the nearest first. '
-            : 'No combination makes arms that reach their travel. '}
+        {found[0]?.reached && found[0].changes.length === 0
+          ? 'The arms do it as they are. '
+          : reached > 0
+            ? `${reached === 1 ? 'One way does' : `${reached} ways do`} it, the least work first. `
+            : found.length > 0
+              ? 'Nothing within the freedoms reaches it; the nearest first. '
+              : 'No combination makes arms that reach their travel. '}
         <Box component="span" sx={{ fontWeight: 400 }}>
           {all
             ? `All ${finding.tried} combinations were tried.`
@@ -75,23 +77,26 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
                 {withRod(one, length)}
               </Typography>
             </Box>
-            <Button
-              size="small"
-              sx={{ minWidth: 0, alignSelf: 'start' }}
-              aria-pressed={looked}
-              onClick={() => onTry(looked ? null : trial)}
-            >
-              {looked ? 'Put away' : 'Look'}
-            </Button>
-            <Button
-              size="small"
-              variant="outlined"
-              sx={{ minWidth: 0, alignSelf: 'start' }}
-              disabled={one.changes.length === 0}
-              onClick={() => onTake(one)}
-            >
-              Take
-            </Button>
+            {one.changes.length > 0 && (
+              <>
+                <Button
+                  size="small"
+                  sx={{ minWidth: 0, alignSelf: 'start' }}
+                  aria-pressed={looked}
+                  onClick={() => onTry(looked ? null : trial)}
+                >
+                  {looked ? 'Put away' : 'Look'}
+                </Button>
+                <Button
+                  size="small"
+                  variant="outlined"
+                  sx={{ minWidth: 0, alignSelf: 'start' }}
+                  onClick={() => onTake(one)}
+                >
+                  Take
+                </Button>
+              </>
+            )}
           </Box>
         );
       })}

@@ -120,7 +120,7 @@ export function RodStrength(props: RackProps) {
           schema={tieRodParts.shape.yield}
           onValue={(value, step) => set('yield', value, step)}
           note={note('yield')}
-          width={126}
+          width={118}
         />
         {LENGTHS.map(([key, label]) => (
           <LengthField
@@ -131,7 +131,7 @@ export function RodStrength(props: RackProps) {
             schema={tieRodParts.shape[key]}
             onValue={(value, step) => set(key, value, step)}
             note={note(key)}
-            width={136}
+            width={key === 'spacer' ? 136 : 100}
           />
         ))}
         <Choice

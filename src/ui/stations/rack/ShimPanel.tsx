@@ -106,6 +106,7 @@ function Proposal({
   const { raise, before, after, freedom, washers } = found;
   const stack = Math.round(raise / GRAIN[unit]) * GRAIN[unit];
   const nothing = Math.abs(raise) < THINNEST;
+  const spacer = washers ? washers.reduce((sum, mm) => sum + mm, 0) : Math.abs(raise);
   return (
     <Box role="status">
       <Typography sx={{ fontWeight: 600 }}>{inWords(found, joint, length, unit)}</Typography>
@@ -120,7 +121,7 @@ function Proposal({
           + {line}
         </Typography>
       ))}
-      {Math.abs(raise) > LONG_SPACER && (
+      {spacer > LONG_SPACER && (
         <Typography variant="caption" component="div">
           Caution: a spacer this long on a bolt held at one end bends. Hold both ends.
         </Typography>

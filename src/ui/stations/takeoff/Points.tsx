@@ -176,9 +176,7 @@ export function Points(props: Props) {
                     ''
                   )}
                 </td>
-                <td style={{ whiteSpace: 'nowrap' }}>
-                  {place && <State place={place} model={points[point]} unit={unit} />}
-                </td>
+                <td>{place && <State place={place} model={points[point]} unit={unit} />}</td>
               </tr>
             ))}
           </tbody>

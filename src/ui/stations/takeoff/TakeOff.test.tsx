@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
 import type { Build } from '@/core/model/build';
@@ -324,6 +324,7 @@ it('says what each of tapes that disagree would read, asks before it takes the p
   expect(dialog.getByText(/lower ball joint, ±\d\d/)).toBeVisible();
   await user.click(dialog.getByRole('button', { name: 'Not yet' }));
   expect(held.build.front.points.lowerOuter).toEqual(before);
+  await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   await user.click(within(tape('B')).getByRole('button', { name: 'Leave this tape out' }));
   const [record] = held.build.takeOff!.measured;
   expect(record).toMatchObject({ tapes: { 1: { leftOut: true, distance: expect.any(Number) } } });
