@@ -14,7 +14,7 @@ import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
 import { sensitivities } from '../src/core/tolerance/sensitivity';
 import { prepared } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
-import { armsToFind, nullQuality, rodToFind, withRoom } from './benchLayouts';
+import { armsToFind, finderRatio, nullQuality, rodToFind, withRoom } from './benchLayouts';
 import { inChromium } from './benchPage';
 
 /**
@@ -85,6 +85,7 @@ async function main(): Promise<void> {
     `bump map’s first picture: ${firstPictures.sort((a, b) => a - b)[firstPictures.length >> 1].toFixed(0)} ms (median)`,
   );
   console.log(nullQuality(search));
+  console.log(finderRatio(search));
   console.log(`general-purpose solver / sweep: ${(medians[1] / medians[0]).toFixed(0)} times`);
   console.log(`memory allocated per position: ${bytesPerPosition().toFixed(2)} bytes`);
 

@@ -118,7 +118,12 @@ export function* findNull(
   };
   const work = leastWork(candidates, describe);
   const paper = least(candidates, ({ steer }) => steer.span.range);
-  const picks = [...new Set([work, paper, built].filter((one) => one !== null))];
+  // Who asks for swapped arms wants to see them, on the front or not.
+  const swapped = least(
+    candidates.filter(({ search }) => search.swapped),
+    ({ steer }) => steer.span.range,
+  );
+  const picks = [...new Set([work, paper, built, swapped].filter((one) => one !== null))];
   const front = frontOf(candidates).filter((one) => !picks.includes(one));
   const chosen = [...picks, ...spread(front, Math.max(0, SHOWN - picks.length))];
   const shown = chosen

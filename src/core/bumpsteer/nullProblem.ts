@@ -63,7 +63,7 @@ export interface Opened {
 }
 
 /** Positions over the travel whose toe counts, straight ahead and at each part of the lock. */
-const STRAIGHT = 11;
+const STRAIGHT = 9;
 const LOCKED = 7;
 /** Over which a row's toe at part lock is told. */
 const TOLD = 9;
@@ -91,7 +91,7 @@ export class NullSearch {
     private readonly design: AxleDesign,
     private readonly side: Side,
     private readonly wanted: NullWanted,
-    private readonly swapped = false,
+    readonly swapped = false,
   ) {
     this.travel = build.travel;
     const { tieRodInner, tieRodOuter } = pointsOf(design, side);

@@ -12,6 +12,7 @@ import {
   toRing,
 } from './shapes';
 import type { Ring } from './shapes';
+import { seeded } from '../../test/leastRange';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const place = fc.tuple(
@@ -247,8 +248,3 @@ const boxAround = (a: Vec, b: Vec, radius: number) => ({
   middle: scale(add(a, b), 0.5),
   half: [0, 1, 2].map((i) => Math.abs(a[i] - b[i]) / 2 + radius) as unknown as Vec,
 });
-
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}

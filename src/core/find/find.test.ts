@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { MOST_CHOICES, find, findAll } from './find';
 import type { Found, Problem, Variable } from './problem';
+import { seeded } from '../../test/leastRange';
 
 const nearest = (found: Found[]) => found.reduce((a, b) => (b.miss < a.miss ? b : a));
 
@@ -213,11 +214,6 @@ function byBruteForce({ variables, residuals, count, spreads }: Problem): number
     best = Math.min(best, least);
   }
   return best;
-}
-
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
 }
 
 describe('within bounds, against brute force', () => {

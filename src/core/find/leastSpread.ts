@@ -62,7 +62,7 @@ export function leastSpread(
         break;
       }
       trust = Math.min(trust, size) / 3;
-      if (trust < STILL) return true;
+      if (!(trust >= STILL)) return !Number.isNaN(trust);
     }
   }
   return false;

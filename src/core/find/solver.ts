@@ -18,9 +18,12 @@ const NEIGHBOURS = 6;
 export class Solver {
   /** Where spreads follow, squares are but a start. */
   private readonly rough: number;
+  /** How many variables have no places. */
+  private readonly loose: number;
 
   constructor(private readonly problem: Problem) {
-    this.rough = problem.spreads ? 1e-2 : 1e-9;
+    this.loose = problem.variables.filter(({ places }) => !places).length;
+    this.rough = problem.spreads ? 1e-2 : 1e-6;
   }
 
   /**
@@ -70,7 +73,8 @@ export class Solver {
     };
     yield at(() => null);
     const widest = Math.max(...free.map((i) => variables[i].max - variables[i].min));
-    if (widest <= WIDE) return;
+    // Parts of what may move begin where things are: all of it together has looked round.
+    if (widest <= WIDE || free.length < this.loose) return;
     // Low-discrepancy places (Halton 1960).
     for (let n = 1; n <= STARTS; n++) yield at((k) => halton(n, PRIMES[k % PRIMES.length]));
   }

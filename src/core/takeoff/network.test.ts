@@ -4,6 +4,7 @@ import { distance } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { adjustNetwork } from './network';
 import type { Mark, MarkDistance } from './records';
+import { seeded } from '../../test/leastRange';
 
 type Taped = MarkDistance & { distance: number };
 
@@ -247,8 +248,3 @@ describe('datum marks from distances between them', () => {
     expect(settledAt.filter((ratio) => ratio > 1.001)).toEqual([]);
   });
 });
-
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}

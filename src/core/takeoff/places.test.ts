@@ -7,6 +7,7 @@ import { numbersOf, readerOf } from './places';
 import { isMeasured, missingOf, noTakeOff } from './records';
 import type { Mark, Measured, TakeOff } from './records';
 import { bothSides, symmetryOf, takeOver } from './symmetry';
+import { seeded } from '../../test/leastRange';
 
 const buildWith = (takeOff: Partial<TakeOff>): Build => ({
   ...blankBuild('test'),
@@ -380,8 +381,3 @@ describe('what was not read', () => {
     expect(spread.up).toBeGreaterThan(0.55);
   });
 });
-
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}

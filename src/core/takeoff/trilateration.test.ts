@@ -4,6 +4,7 @@ import { distance } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { locate } from './trilateration';
 import type { Tape } from './trilateration';
+import { seeded } from '../../test/leastRange';
 
 const MARKS: Vec[] = [
   [500, 150, 20],
@@ -19,10 +20,6 @@ const tapesTo = (place: Vec, marks = MARKS, tolerance = 1.5): Tape[] =>
     distance: distance(place, mark),
     tolerance,
   }));
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}
 const coordinate = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const anyPlace = fc.tuple(
   coordinate(-500, 500),
