@@ -48,7 +48,7 @@ export const Beside = styled('aside')({
   display: 'flex',
   flexDirection: 'column',
   justifyContent: 'space-between',
-  gap: 8,
+  gap: 4,
   minHeight: 0,
   overflow: 'auto',
 });

@@ -58,8 +58,13 @@ const Row = styled('div')({
   gap: 8,
   alignItems: 'baseline',
   fontSize: 12.5,
-  lineHeight: '18px',
+  lineHeight: '16px',
   whiteSpace: 'nowrap',
 });
-const Figure = styled('output')({ fontFamily: FIGURES, fontSize: 14.5, fontWeight: 600 });
+const Figure = styled('output')({
+  fontFamily: FIGURES,
+  fontSize: 14.5,
+  fontWeight: 600,
+  lineHeight: '16px',
+});
 const Mark = styled('span')({ color: PAPER.soft, fontSize: 12 });
