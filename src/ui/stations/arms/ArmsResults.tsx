@@ -1,7 +1,6 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { CLOSE } from '@/core/arms/armsFromCamber';
 import type { ArmsFinding, ArmsFound, Change } from '@/core/arms/armsFromCamber';
@@ -12,6 +11,7 @@ import type { Coordinate, PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
+import { LookTake } from '../LookTake';
 
 interface Props {
   finding: ArmsFinding;
@@ -78,24 +78,11 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
               </Typography>
             </Box>
             {one.changes.length > 0 && (
-              <>
-                <Button
-                  size="small"
-                  sx={{ minWidth: 0, alignSelf: 'start' }}
-                  aria-pressed={looked}
-                  onClick={() => onTry(looked ? null : trial)}
-                >
-                  {looked ? 'Put away' : 'Look'}
-                </Button>
-                <Button
-                  size="small"
-                  variant="outlined"
-                  sx={{ minWidth: 0, alignSelf: 'start' }}
-                  onClick={() => onTake(one)}
-                >
-                  Take
-                </Button>
-              </>
+              <LookTake
+                looked={looked}
+                onLook={() => onTry(looked ? null : trial)}
+                onTake={() => onTake(one)}
+              />
             )}
           </Box>
         );

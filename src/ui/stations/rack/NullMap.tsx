@@ -17,7 +17,7 @@ import { pointLabel } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { finderWorker } from '../../bench/finderWorker';
-import { LookTake } from './LookTake';
+import { LookTake } from '../LookTake';
 import { MapPicture, Shades } from './MapPicture';
 import type { Mark } from './MapPicture';
 import type { RackProps } from './Rack';

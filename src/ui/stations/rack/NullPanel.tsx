@@ -21,7 +21,7 @@ import { printLength, readable } from '@/core/model/units';
 import { PAPER } from '../../theme';
 import { VerdictMark } from '../../verdict';
 import { AtLock } from './AtLock';
-import { LookTake } from './LookTake';
+import { LookTake } from '../LookTake';
 import type { RackProps } from './Rack';
 import { moveInWords, moved, putPoints } from './places';
 

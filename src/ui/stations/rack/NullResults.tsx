@@ -7,7 +7,7 @@ import { pointLabel } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
-import { LookTake } from './LookTake';
+import { LookTake } from '../LookTake';
 import type { RackProps } from './Rack';
 import { adviceInWords, instruction } from './instructions';
 import { putPoints } from './places';

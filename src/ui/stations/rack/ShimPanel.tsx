@@ -63,11 +63,12 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
             {bumpSteer ? (
               <>
                 <Typography component="div" sx={{ fontWeight: 600 }}>
-                  Bump steer {angle(bumpSteer.worst)} at the worst, straight ahead,{' '}
+                  Bump steer {angle(bumpSteer.worst)} at worst{' '}
                   <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst, bands)} />
                 </Typography>
                 <Typography variant="caption" color="text.secondary">
-                  Range {angle(bumpSteer.span.range)}. {slopeInWords(bumpSteer.slope)}
+                  Straight ahead; range {angle(bumpSteer.span.range)}.{' '}
+                  {slopeInWords(bumpSteer.slope)}
                 </Typography>
               </>
             ) : (
@@ -112,8 +113,8 @@ function Proposal({
       <Typography sx={{ fontWeight: 600 }}>{inWords(found, joint, length, unit)}</Typography>
       <Typography variant="body2">
         {nothing
-          ? `At best ${angle(after.worst)} at the worst, range ${angle(after.span.range)}, straight ahead: `
-          : `${before ? angle(before.worst) : 'Unknown'} → ${angle(after.worst)} at the worst, range ${angle(after.span.range)}, straight ahead: `}
+          ? `At best ${angle(after.worst)} at worst, range ${angle(after.span.range)}, straight ahead: `
+          : `${before ? angle(before.worst) : 'Unknown'} → ${angle(after.worst)} at worst, range ${angle(after.span.range)}, straight ahead: `}
         <VerdictMark verdict={judgeBumpSteer(after.worst, bands)} />
       </Typography>
       {advice.map((line) => (
