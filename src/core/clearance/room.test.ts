@@ -71,6 +71,31 @@ it('counts the ground at full bump', () => {
   expect(pivot.clearance).toBeCloseTo(180 - 60 - 18, 6);
 });
 
+it('counts the ground at full bump whatever figure the travel is', () => {
+  for (let n = 0; n < 40; n++) {
+    const build = blankBuild('x');
+    build.travel = { bump: 40 + 0.37 * n, droop: 50 + 0.13 * n };
+    const pivot = find(build, 'lower arm front pivot', 'the ground at full bump');
+    expect(pivot.clearance).toBeCloseTo(180 - build.travel.bump - 18, 6);
+  }
+});
+
+it('takes the tie rod as thick as the layout says it is', () => {
+  const beside = (outside?: number) => {
+    const build = withBodies(box(-115, 450, 300));
+    if (outside !== undefined) build.front.tieRod = { outside };
+    return find(build, 'tie rod', 'frame rail').clearance;
+  };
+  expect(beside() - beside(26)).toBeCloseTo(5, 6);
+});
+
+it('never says clear of a body that the tyre swallows at lock, or that lies in the rubber', () => {
+  const { wheelCentre } = blankBuild('x').front.points;
+  // A bolt's head in the middle of the tyre's section, under the wheel's centre.
+  const inside = find(withBodies(box(0, wheelCentre.out, 70, 8)), 'tyre', 'frame rail');
+  expect(inside.clearance).toBeLessThan(-20);
+});
+
 it('has nothing to say of a layout that cannot be solved, and refuses odd bodies in words', () => {
   const broken = blankBuild('x');
   broken.front.points.upperOuter = { ...broken.front.points.lowerOuter };

@@ -123,7 +123,9 @@ export function leastRound(
   ceiling = Infinity,
 ): Least | null {
   const { centre, axis, inner, outer, width } = ring;
-  if (distanceTo(centre) - Math.hypot(outer, width / 2) >= ceiling) return null;
+  // Where they are in each other the depth is not the body's own distance: only clear ones are left out by that.
+  const clear = Math.max(ceiling, 0);
+  if (distanceTo(centre) - Math.hypot(outer, width / 2) >= clear) return null;
   const heading = unit([axis[1], -axis[0], 0]);
   const up = cross(heading, axis);
   // The ring's section at an angle is a rectangle, solid; a convex body's distance has one dip over it.
@@ -142,18 +144,18 @@ export function leastRound(
     [0, 2 * Math.PI],
     outer,
     ROUGH,
-    ceiling + ROUGH,
+    clear + ROUGH,
   );
   if (!rough) return null;
   // About the best of that, finely.
   const off = sub(rough.at, centre);
   const about = Math.atan2(dot(off, up), dot(off, heading));
   const found = leastOfDip((angle) => over(angle, SECTION), about, (4 * ROUGH) / outer);
-  if (found.distance >= ceiling) return null;
-  if (found.distance >= 0) return found;
+  if (found.distance >= 0) return found.distance < ceiling ? found : null;
   // In each other: a thin body's own skin says little, so also how deep the body is in the ring.
   const deepest = deepestIn(ring, distanceTo, box);
-  return deepest && deepest.distance < found.distance ? deepest : found;
+  const most = deepest && deepest.distance < found.distance ? deepest : found;
+  return most.distance < ceiling ? most : null;
 }
 
 /** Least over a rectangle, radius and place along the axis, by golden sections within each other. */

@@ -6,7 +6,7 @@ import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { jointsAt, spindleAt } from '../kinematics/joints';
 import type { Joints } from '../kinematics/joints';
 import type { AxleDesign, Side, Travel } from '../model/build';
-import { positionsOf } from './positions';
+import { positionsByRack } from './positions';
 
 /** Joints that tilt as the wheel moves. The arms' inner pivots only turn about their axes. */
 export const TILTING = ['lowerOuter', 'upperOuter', 'tieRodInner', 'tieRodOuter'] as const;
@@ -46,7 +46,7 @@ export function tiltsOf(
   const most = Object.fromEntries(
     TILTING.map((name) => [name, { tilt: 0, travel: 0, rack: 0 }]),
   ) as Record<Tilting, Tilt>;
-  for (const { fullBump: _, ...position } of positionsOf(travel, rackTravelOf(design))) {
+  for (const { fullBump: _, ...position } of positionsByRack(travel, rackTravelOf(design))) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const now = axesOf(jointsAt(points, upright), spindleAt(upright));
     const stud = unit(sub(now.joints.upperOuter, now.joints.lowerOuter));

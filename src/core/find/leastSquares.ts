@@ -43,6 +43,8 @@ export function leastSquares(
         size = Math.max(size, Math.abs(trial[i] - values[i]));
       });
       if (size < 1e-7) return true;
+      // What the slopes promise at the most: too little to be tried.
+      if (cost - linearCost(slopes, r0, count, n, move) <= cost * worth) return true;
       const next = residuals(trial, r1) ? squareOf(r1) : Infinity;
       if (next < cost) {
         gained = cost - next;
@@ -117,6 +119,23 @@ function boundedStep(
       Math.max(limits[k][0], Number.isFinite(move[k]) ? move[k] : 0),
     );
   return move;
+}
+
+/** The sum of squares that a step leaves if every residual changes straight. */
+function linearCost(
+  slopes: Float64Array,
+  r0: Float64Array,
+  count: number,
+  n: number,
+  move: Float64Array,
+): number {
+  let sum = 0;
+  for (let r = 0; r < count; r++) {
+    let value = r0[r];
+    for (let k = 0; k < n; k++) value += slopes[k * count + r] * move[k];
+    sum += value * value;
+  }
+  return sum;
 }
 
 /** Solves the normal equations for what is not held, the held moves staying as they are. */
