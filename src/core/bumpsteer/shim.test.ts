@@ -104,7 +104,7 @@ describe('bump steer', () => {
   it('is judged by common practice', () => {
     expect(
       [0.1, 0.25, 0.4, 0.7, 1.2].map((worst) => judgeBumpSteer(worst, [0.25, 0.5, 1])),
-    ).toEqual(['very good', 'very good', 'accept', 'near the edge', 'rework']);
+    ).toEqual(['very good', 'very good', 'accept', 'look again', 'rework']);
   });
 });
 

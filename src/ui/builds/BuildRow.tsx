@@ -108,7 +108,7 @@ function Standing({ build }: { build: Build }) {
       {build.use}, wheelbase {build.wheelbase} mm.{' '}
       {found ? (
         <>
-          Front bump steer {found.span.range.toFixed(2)}°,{' '}
+          Front left bump steer {found.worst.toFixed(2)}° at worst, straight ahead,{' '}
           <VerdictMark verdict={judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer)} />
         </>
       ) : (

@@ -90,7 +90,7 @@ export const TRACES: Record<Traced, TraceKind> = {
     change: true,
   },
   rollCentre: {
-    label: 'roll centre height',
+    label: 'roll centre, bump steer in it',
     unit: 'length',
     right: 'higher over the ground',
     quantity: 'rollCentre',
