@@ -109,3 +109,17 @@ it('takes a half-shaft of a driven axle, and lets it go again', async () => {
   await user.click(screen.getByLabelText('Driven, by half-shafts'));
   expect(held.build.front).not.toHaveProperty('halfShaft');
 });
+
+it('says what another camber did to the track, and can put that back', async () => {
+  show();
+  const track = trackOf(held.build.front);
+  await type('Camber, + top out', '-2.5');
+  expect(Math.abs(trackOf(held.build.front) - track)).toBeGreaterThan(1);
+  expect(screen.getByText(/the track went from/)).toHaveTextContent(
+    `${track.toFixed(1).replace('.0', '')} to`,
+  );
+  await user.click(screen.getByRole('button', { name: /^Back to/ }));
+  expect(trackOf(held.build.front)).toBeCloseTo(track, 3);
+  expect(held.build.front.static.camber).toBe(-2.5);
+  expect(screen.queryByText(/the track went from/)).toBeNull();
+});
