@@ -49,6 +49,24 @@ it('says washers on the other side where that is the cure, and measures it', () 
   expect(first.found.verdict).toBe('very good');
 });
 
+it('offers no stack longer than the longest spacer', () => {
+  const flat = axleWith();
+  const { up } = flat.points.tieRodOuter;
+  const build = buildOf(flat, { tieRodOuter: { up: washers(up, -1, [6.35]) } });
+  const raises = (spacer: number) => {
+    const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null, spacer });
+    let step = finding.next();
+    while (!step.done) step = finding.next();
+    return step.value.advice.flatMap(({ found }) =>
+      found.changes.flatMap(({ kind, from, to }) =>
+        kind === 'shims' ? [Math.abs(to - from)] : [],
+      ),
+    );
+  };
+  expect(Math.max(0, ...raises(20))).toBeGreaterThan(6);
+  expect(raises(3)).toEqual([]);
+});
+
 it('is measured, and never worse than the best within the freedoms, on 200 random layouts', () => {
   let given = 0;
   let none = 0;

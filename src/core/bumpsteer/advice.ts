@@ -1,4 +1,4 @@
-import { find } from '../find/find';
+import { findAll } from '../find/find';
 import type { Freedom } from '../freedoms/freedoms';
 import { pointsOf } from '../kinematics/axle';
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
@@ -8,8 +8,8 @@ import { briefOf } from '../model/brief';
 import { mayMove } from '../takeoff/solid';
 import { NullSearch, ROD_POINTS } from './nullProblem';
 import type { NullFound, Opened } from './nullProblem';
-import type { NullWanted } from './nullWanted';
 import { STARTING_WANTED } from './nullWanted';
+import type { NullWanted } from './nullWanted';
 import { bumpSteerOf } from './trial';
 
 /** What would help where the freedoms do not, each put in and measured by a fresh sweep. */
@@ -26,9 +26,11 @@ const WORTH = 0.7;
 
 /**
  * What to open where nothing within the freedoms is good enough: the washers on the other side, or one
- * coordinate of the tie rod's joints alone, or where its inner joint stands. What is welded is not asked, nor the joints of
- * an upright measured as one solid part (its washers are: they go between). The least that is left first.
+ * coordinate of the tie rod's joints alone, or where its inner joint stands. What is welded is not asked, nor the
+ * joints of an upright measured as one solid part (its washers are: they go between). The least work that is good
+ * first, then the least that is left.
  * @param best toe range of the best within the freedoms, degrees
+ * @param spacer no stack of washers is longer, mm
  */
 export function adviseNull(
   build: Build,
@@ -37,16 +39,14 @@ export function adviseNull(
   design: AxleDesign,
   opened: Opened[],
   best: number,
+  spacer: number,
 ): Advice[] {
-  const wanted: NullWanted = { ...STARTING_WANTED, placing: null };
+  const wanted: NullWanted = { ...STARTING_WANTED, spacer, placing: null };
   const [good] = briefOf(build).targets.bumpSteer;
   const search = new NullSearch(build, design, side, wanted);
   const tried: Advice[] = [];
   const look = (kind: Advice['kind'], free: Opened[]) => {
-    const finding = find(search.problem(free));
-    let step = finding.next();
-    while (!step.done) step = finding.next();
-    const measured = step.value.found.flatMap((found) => {
+    const measured = findAll(search.problem(free)).found.flatMap((found) => {
       const steer = bumpSteerOf(search.designAt(found.values, free), side, build.travel);
       return steer && steer.span.range < WORTH * best ? [{ found, steer }] : [];
     });

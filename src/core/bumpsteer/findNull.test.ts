@@ -204,6 +204,21 @@ describe('what a null is like when it is built', () => {
     expect(buildableOf(front, 'left', travel, { inner: 3, outer: 1 })).toEqual(rough);
   });
 
+  it('counts cars that do not reach their travel as the worst, not as none', () => {
+    // The most bump that the layout as drawn just reaches: about half of the cars do not.
+    let [reached, beyond] = [60, 400];
+    const at = (bump: number) => bumpSteerOf(front, 'left', { bump, droop: 20 });
+    while (beyond - reached > 0.05) {
+      const middle = (reached + beyond) / 2;
+      if (at(middle)) reached = middle;
+      else beyond = middle;
+    }
+    const edge = { bump: reached, droop: 20 };
+    expect(buildableOf(front, 'left', edge, { inner: 3, outer: 3 })!.ninety).toBe(Infinity);
+    const within = { bump: reached - 40, droop: 20 };
+    expect(buildableOf(front, 'left', within, { inner: 0.5, outer: 0.5 })!.ninety).toBeLessThan(90);
+  });
+
   it('says what a millimetre costs, the dearest first, as a fresh sweep measures it', () => {
     const { perMm } = buildableOf(front, 'left', travel, { inner: 1, outer: 1 })!;
     const [worst] = perMm;

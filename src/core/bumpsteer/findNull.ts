@@ -105,14 +105,15 @@ export function* findNull(
       });
     }
   }
-  const built = wanted.placing
-    ? yield* leastBuilt(candidates, new CarsBuilt(side, build.travel, wanted.placing))
-    : null;
+  const cars = wanted.placing && new CarsBuilt(side, build.travel, wanted.placing);
+  const built = cars ? yield* leastBuilt(candidates, cars) : null;
+  const tight = cars && tightOf(build, axle, side, design);
   const described = new Map<Candidate, NullFound>();
   const describe = (one: Candidate): NullFound => {
     const known = described.get(one);
     if (known) return known;
     const made = one.search.describe(one.found, one.opened, one.steer);
+    if (tight) made.doubts.push(...tighter(tight, tightOf(build, axle, side, one.design)));
     described.set(one, made);
     return made;
   };
@@ -126,27 +127,22 @@ export function* findNull(
   const picks = [...new Set([work, paper, built, swapped].filter((one) => one !== null))];
   const front = frontOf(candidates).filter((one) => !picks.includes(one));
   const chosen = [...picks, ...spread(front, Math.max(0, SHOWN - picks.length))];
-  const shown = chosen
-    .map((one) => ({ one, is: describe(one) }))
-    .sort((a, b) => better(a.is, b.is));
-  if (wanted.placing) {
-    const cars = new CarsBuilt(side, build.travel, wanted.placing);
-    const tight = tightOf(build, axle, side, design);
-    for (const [i, { one, is }] of shown.entries()) {
-      is.doubts.push(...tighter(tight, tightOf(build, axle, side, one.design)));
-      const ranges = cars.rangesOf(one.design);
-      is.buildable = ranges && { ...ranges, perMm: cars.perMm(one.design) };
-      yield 0.75 + (0.25 * (i + 1)) / shown.length;
-    }
-    shown.sort((a, b) => better(a.is, b.is));
+  const shown: { one: Candidate; is: NullFound }[] = [];
+  for (const one of chosen) {
+    const is = describe(one);
+    const ranges = cars && cars.rangesOf(one.design);
+    if (cars && ranges) is.buildable = { ...ranges, perMm: cars.perMm(one.design) };
+    shown.push({ one, is });
+    yield 0.75 + (0.25 * shown.length) / chosen.length;
   }
+  shown.sort((a, b) => better(a.is, b.is));
   const isGood = work !== null && work.search.judge(work.steer) === 'very good';
   const left = paper?.steer.span.range ?? before?.span.range;
   const opened = openedRod(design);
   const advice =
     isGood || left === undefined || opened.length === 0
       ? []
-      : adviseNull(build, axle, side, design, opened, left);
+      : adviseNull(build, axle, side, design, opened, left, wanted.spacer);
   const at = (wantedOne: Candidate | null) => shown.findIndex(({ one }) => one === wantedOne);
   return {
     before,
@@ -169,7 +165,10 @@ function least(candidates: Candidate[], figure: (one: Candidate) => number): Can
   }, null);
 }
 
-/** The least work that is very good and lets the joints be; where nothing is, the least that is left. */
+/**
+ * The least work that is very good, lets the joints be and keeps the rod's room; the least work that is very good
+ * where none of the first few does; where nothing is, the least that is left.
+ */
 function leastWork(
   candidates: Candidate[],
   describe: (one: Candidate) => NullFound,
@@ -178,7 +177,7 @@ function leastWork(
     .filter(({ search, steer }) => search.judge(steer) === 'very good')
     .sort((a, b) => a.effort - b.effort || a.steer.span.range - b.steer.span.range);
   return (
-    good.find((one) => describe(one).doubts.length === 0) ??
+    good.slice(0, SHOWN).find((one) => describe(one).doubts.length === 0) ??
     good[0] ??
     least(candidates, ({ steer }) => steer.span.range)
   );

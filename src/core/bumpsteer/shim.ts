@@ -1,4 +1,4 @@
-import { find } from '../find/find';
+import { findAll } from '../find/find';
 import { limitsOf, washersFor } from '../freedoms/freedoms';
 import type { Freedom } from '../freedoms/freedoms';
 import type { AxleDesign, Side, Travel } from '../model/build';
@@ -23,6 +23,8 @@ export interface Shim {
   freedom: Freedom | null;
   /** The washers that make it, where the freedom is washers; none of them: an empty list. */
   washers: number[] | null;
+  /** Every height was looked at and the search came to rest: nothing within the freedom does better. */
+  sure: boolean;
 }
 
 /** How far a joint without a freedom may be moved each way, mm. */
@@ -63,10 +65,8 @@ export function shim(
     placing: null,
   });
   let best = { up: now, range: range(now) };
-  const finding = find(search.problem([opened]));
-  let step = finding.next();
-  while (!step.done) step = finding.next();
-  for (const { values } of step.value.found) {
+  const { found: all, all: sure } = findAll(search.problem([opened]));
+  for (const { values } of all) {
     const found = { up: values[0], range: range(values[0]) };
     // Washers that do no better than those there are stay where they are.
     if (found.range < best.range) best = found;
@@ -88,6 +88,7 @@ export function shim(
       after,
       freedom,
       washers: freedom?.kind === 'shims' ? washersFor(freedom, best.up) : null,
+      sure,
     }
   );
 }

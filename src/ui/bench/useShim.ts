@@ -5,6 +5,7 @@ import { pointsKey } from '@/core/kinematics/axle';
 import { adviseNull } from '@/core/bumpsteer/advice';
 import type { Advice } from '@/core/bumpsteer/advice';
 import type { Opened } from '@/core/bumpsteer/nullProblem';
+import { STARTING_WANTED } from '@/core/bumpsteer/nullWanted';
 import { USUAL_STOCK, stacksOf } from '@/core/freedoms/freedoms';
 import type { Freedom } from '@/core/freedoms/freedoms';
 import { briefOf } from '@/core/model/brief';
@@ -43,13 +44,14 @@ export function useShim(build: Build, design: AxleDesign, axle: AxleName, side: 
     /** No height of the joint reaches the whole travel. */
     hopeless: current !== null && proposal === null,
     find: useStable(() => {
-      const best = shim(design, travel, side, build.asked?.null?.spacer);
+      const { spacer } = build.asked?.null ?? STARTING_WANTED;
+      const best = shim(design, travel, side, spacer);
       const [good] = briefOf(build).targets.bumpSteer;
       const freedom = design.freedoms?.tieRodOuter?.up;
       const opened: Opened[] = freedom ? [{ point: 'tieRodOuter', coordinate: 'up', freedom }] : [];
       const advice =
         best && freedom && best.after.worst > good
-          ? adviseNull(build, axle, side, design, opened, best.after.span.range)
+          ? adviseNull(build, axle, side, design, opened, best.after.span.range, spacer)
           : [];
       setFound({ design, side, shim: best, advice });
     }),

@@ -125,7 +125,11 @@ const angle = (degrees: number): string => `${degrees.toFixed(degrees < 0.1 ? 3 
 
 function figures({ steer, buildable, atLock, ackermann }: NullFound): string {
   const degrees = (value: number | null) =>
-    value === null ? '–' : `${value.toFixed(value < 0.1 ? 3 : 2)}°`;
+    value === null
+      ? '–'
+      : Number.isFinite(value)
+        ? `${value.toFixed(value < 0.1 ? 3 : 2)}°`
+        : 'out of reach';
   return [
     `range ${degrees(steer.span.range)} as drawn`,
     buildable ? `${degrees(buildable.median)} / ${degrees(buildable.ninety)} as built` : '',

@@ -16,6 +16,7 @@ const found = (raise: number, more: Partial<Shim> = {}): Shim => ({
   after: steer(0.04),
   freedom: null,
   washers: null,
+  sure: true,
   ...more,
 });
 const calls = { onFind: jest.fn(), onTake: jest.fn(), onLeave: jest.fn() };

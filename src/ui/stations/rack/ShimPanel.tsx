@@ -117,6 +117,11 @@ function Proposal({
           : `${before ? angle(before.worst) : 'Unknown'} → ${angle(after.worst)} at worst, range ${angle(after.span.range)}, straight ahead: `}
         <VerdictMark verdict={judgeBumpSteer(after.worst, bands)} />
       </Typography>
+      {!found.sure && (
+        <Typography variant="body2" sx={{ color: VERDICT.edge }}>
+          + The best of what was looked at: the search did not come to rest everywhere.
+        </Typography>
+      )}
       {advice.map((line) => (
         <Typography key={line} variant="body2" data-advice sx={{ color: VERDICT.edge }}>
           + {line}
