@@ -247,4 +247,38 @@ describe('datum marks from distances between them', () => {
     expect(settledAt.length).toBeGreaterThan(90);
     expect(settledAt.filter((ratio) => ratio > 1.001)).toEqual([]);
   });
+
+  it('keeps a mark on the side where it was said to be, where tapes to marks nearly in one plane cannot tell', () => {
+    const random = seeded(91);
+    const between = (min: number, max: number) => min + random() * (max - min);
+    for (let n = 0; n < 30; n++) {
+      const base: Vec[] = [
+        [0, 0, between(-2, 2)],
+        [600, 0, between(-2, 2)],
+        [0, 500, between(-2, 2)],
+        [600, 500, between(-2, 2)],
+      ];
+      const above: Vec = [between(100, 500), between(100, 400), 260];
+      const marks = [...base, above].map(([ahead, left, up], i): Mark => {
+        const known = i < 4;
+        return {
+          id: `${i}`,
+          name: `${i}`,
+          ahead: known ? ahead : 300,
+          left: known ? left : 250,
+          up: known ? up : 200,
+          known: { ahead: known, left: known, up: known },
+        };
+      });
+      const taped = base.map((place, i) => ({
+        from: `${i}`,
+        to: '4',
+        distance: distance(place, above) + between(-1.5, 1.5),
+        tolerance: 1.5,
+      }));
+      const found = adjustNetwork(marks, taped);
+      if (!found.ok) throw new Error(found.why);
+      expect(distance(found.value.marks[4].place, above)).toBeLessThan(15);
+    }
+  });
 });

@@ -40,8 +40,17 @@ const APART = [0.03, 0.1, 0.3];
 const MANY = 60;
 /** A step that is as good as none, mm. */
 const SETTLED = 1e-6;
+const AT_REST = 1e-3;
+/** Rough places say on which side of each other marks lie: to within so much, mm, or unless the tapes say otherwise by so many squares of their ±. */
+const ROUGHLY = 150;
+const SURELY = 9;
 
 const placeOf = (mark: Mark): Vec => [mark.ahead, mark.left, mark.up];
+
+interface Settled {
+  cost: number;
+  places: number[][];
+}
 
 /** One condition: what is missing and its slope by every unknown. */
 interface Condition {
@@ -123,11 +132,20 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
 
   const start = places.map((place) => [...place]);
   const size = sizeOf(start);
-  const settleFrom = (from: number[][]): { cost: number; places: number[][] } | null => {
+  const settleFrom = (from: number[][]): Settled | null => {
     from.forEach((place, i) => places[i].splice(0, 3, ...place));
     const cost = settle(places, conditions, unknowns);
     return cost === null ? null : { cost, places: places.map((place) => [...place]) };
   };
+  const away = (settled: number[][]): number =>
+    Math.max(...settled.map((place, i) => Math.hypot(...place.map((x, a) => x - start[i][a]))));
+  /** Fits better, and is where the marks roughly are, or fits so much better that they are not. */
+  const isBetter = (other: Settled | null, than: Settled | null): other is Settled =>
+    other !== null &&
+    (than === null ||
+      (other.cost < than.cost * 0.999 - 1e-9 &&
+        (other.cost < than.cost - SURELY ||
+          away(other.places) <= Math.max(ROUGHLY, away(than.places)))));
   let best = settleFrom(start);
   // Tapes that fit badly may have led into another minimum: tried again from round about where the marks are.
   const free = between.length + 3 * mirrored - unknowns.length;
@@ -137,7 +155,7 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
       const from = start.map((place) => [...place]);
       for (const { mark, axis } of unknowns) from[mark][axis] += APART[n % 3] * size * normal();
       const other = settleFrom(from);
-      if (other && (!best || other.cost < best.cost * 0.999 - 1e-9)) best = other;
+      if (isBetter(other, best)) best = other;
     }
   }
   // A mark near the plane of those it is taped to may have settled on the wrong side of it.
@@ -149,7 +167,7 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
         best && best.places,
       );
       const other = turned && settleFrom(turned);
-      if (other && other.cost < best!.cost * 0.999 - 1e-9) [best, gained] = [other, true];
+      if (isBetter(other, best)) [best, gained] = [other, true];
     }
   }
   if (!best) return refuse('the distances settle on no places: check which marks each is between');
@@ -256,7 +274,12 @@ function settle(
   for (let step = 0; step < MOST_STEPS; step++) {
     const { normal, right } = normalOf(now, count);
     let size = 0;
-    for (let u = 0; u < count; u++) size = Math.max(size, normal.get(u, u));
+    // How far each unknown alone would still have to go: a step may be short for its damping only.
+    let left = 0;
+    for (let u = 0; u < count; u++) {
+      size = Math.max(size, normal.get(u, u));
+      left = Math.max(left, Math.abs(right.get(u, 0)) / Math.max(normal.get(u, u), 1e-9));
+    }
     for (const { missing, weight, bends } of now)
       for (const [u, v, bend] of bends)
         normal.set(u, v, normal.get(u, v) - weight * missing * bend);
@@ -283,10 +306,10 @@ function settle(
       now = next;
       cost = nextCost;
       damping = damping < 1e-12 ? 0 : damping / 10;
-      if (largest < SETTLED) return cost;
+      if (largest < SETTLED && left < AT_REST) return cost;
     } else {
       places.forEach((place, i) => place.splice(0, 3, ...before[i]));
-      if (largest < SETTLED) return cost;
+      if (largest < SETTLED) return left < AT_REST ? cost : null;
       damping = Math.max(1e-9, 6 * damping);
     }
   }
