@@ -1,4 +1,5 @@
 import { findAll } from '../find/find';
+import { goldenLeast } from '../geometry/golden';
 import { limitsOf, washersFor } from '../freedoms/freedoms';
 import type { Freedom } from '../freedoms/freedoms';
 import type { AxleDesign, Side, Travel } from '../model/build';
@@ -73,11 +74,13 @@ export function shim(
   }
   if (!freedom || (freedom.kind === 'range' && freedom.step === 0)) {
     const [min, max] = limitsOf(opened.freedom, now);
-    const closed = goldenSection(
+    const up = goldenLeast(
       range,
       Math.max(min, best.up - NEAR),
       Math.min(max, best.up + NEAR),
+      1e-3,
     );
+    const closed = { up, range: range(up) };
     if (closed.range < best.range) best = closed;
   }
   const after = measure(best.up);
@@ -107,26 +110,4 @@ export function withShim<T extends AxleDesign>(design: T, raise: number, side: S
       tieRodOuter: { ...outer, up: outer.up + raise },
     },
   };
-}
-
-/** Minimum of `range` between two heights, to a micrometre. */
-function goldenSection(range: (up: number) => number, from: number, to: number) {
-  const g = (Math.sqrt(5) - 1) / 2;
-  let [a, b] = [from, to];
-  let x1 = b - g * (b - a);
-  let x2 = a + g * (b - a);
-  let f1 = range(x1);
-  let f2 = range(x2);
-  while (b - a > 1e-3) {
-    if (f1 <= f2) {
-      [b, x2, f2] = [x2, x1, f1];
-      x1 = b - g * (b - a);
-      f1 = range(x1);
-    } else {
-      [a, x1, f1] = [x1, x2, f2];
-      x2 = a + g * (b - a);
-      f2 = range(x2);
-    }
-  }
-  return f1 <= f2 ? { up: x1, range: f1 } : { up: x2, range: f2 };
 }

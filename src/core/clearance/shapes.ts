@@ -1,3 +1,4 @@
+import { goldenLeast } from '../geometry/golden';
 import { add, cross, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 
@@ -150,7 +151,16 @@ export function leastRound(
   // About the best of that, finely.
   const off = sub(rough.at, centre);
   const about = Math.atan2(dot(off, up), dot(off, heading));
-  const found = leastOfDip((angle) => over(angle, SECTION), about, (4 * ROUGH) / outer);
+  const reach = (4 * ROUGH) / outer;
+  const dip = goldenLeast(
+    (angle) => over(angle, SECTION).distance,
+    about - reach,
+    about + reach,
+    reach / 100,
+  );
+  const found = [dip, about]
+    .map((angle) => over(angle, SECTION))
+    .reduce((x, y) => (y.distance < x.distance ? y : x));
   if (found.distance >= 0) return found.distance < ceiling ? found : null;
   // In each other: a thin body's own skin says little, so also how deep the body is in the ring.
   const deepest = deepestIn(ring, distanceTo, box);
@@ -168,53 +178,13 @@ function leastOverSection(
 ): Least {
   const across = (along: number): Least =>
     leastToConvex(place(inner, along), place(outer, along), distanceTo, fine);
-  let [a, b] = [from, to];
-  let [s, t] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-  let [f, g] = [across(s), across(t)];
-  let best = f.distance <= g.distance ? f : g;
-  for (const end of [from, to]) {
-    const found = across(end);
-    if (found.distance < best.distance) best = found;
-  }
-  while (b - a > fine) {
-    if (f.distance <= g.distance) {
-      [b, t, g] = [t, s, f];
-      s = b - GOLDEN * (b - a);
-      f = across(s);
-      if (f.distance < best.distance) best = f;
-    } else {
-      [a, s, f] = [s, t, g];
-      t = a + GOLDEN * (b - a);
-      g = across(t);
-      if (g.distance < best.distance) best = g;
-    }
-  }
-  return best;
+  const dip = goldenLeast((along) => across(along).distance, from, to, fine);
+  return [from, to, dip].map(across).reduce((x, y) => (y.distance < x.distance ? y : x));
 }
 
 /** How finely a tyre's section is looked over, mm: all round, and about the closest place. */
 const ROUGH = 3;
 const SECTION = 0.05;
-
-/** The least of a dip about a place, by golden section. */
-function leastOfDip(look: (s: number) => Least, about: number, reach: number): Least {
-  let [a, b] = [about - reach, about + reach];
-  let [s, t] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-  let [f, g] = [look(s), look(t)];
-  const middle = look(about);
-  while (b - a > reach / 100) {
-    if (f.distance <= g.distance) {
-      [b, t, g] = [t, s, f];
-      s = b - GOLDEN * (b - a);
-      f = look(s);
-    } else {
-      [a, s, f] = [s, t, g];
-      t = a + GOLDEN * (b - a);
-      g = look(t);
-    }
-  }
-  return [f, g, middle].reduce((x, y) => (y.distance < x.distance ? y : x));
-}
 
 /** Smaller cells than this are not parted further, mm; and no more of them than so many are looked at. */
 const CELL = 1;
@@ -275,28 +245,13 @@ export function betweenLines(p1: Vec, q1: Vec, p2: Vec, q2: Vec): Least {
   return { distance: length(sub(x, y)), at: scale(add(x, y), 0.5) };
 }
 
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
-
 /** The same for a convex body, whose distance along a line has one dip: golden section, to 0.02 mm of place. */
 export function leastToConvex(a: Vec, b: Vec, distanceTo: (p: Vec) => number, fine = 0.02): Least {
   const span = sub(b, a);
   const point = (s: number): Vec => add(a, scale(span, s));
   const close = fine / Math.max(length(span), fine);
-  let [from, to] = [0, 1];
-  let [s, t] = [1 - GOLDEN, GOLDEN];
-  let [f, g] = [distanceTo(point(s)), distanceTo(point(t))];
-  while (to - from > close) {
-    if (f <= g) {
-      [to, t, g] = [t, s, f];
-      s = to - GOLDEN * (to - from);
-      f = distanceTo(point(s));
-    } else {
-      [from, s, f] = [s, t, g];
-      t = from + GOLDEN * (to - from);
-      g = distanceTo(point(t));
-    }
-  }
-  const ends = [0, 1, (from + to) / 2].map((u) => ({
+  const dip = goldenLeast((s) => distanceTo(point(s)), 0, 1, close);
+  const ends = [0, 1, dip].map((u) => ({
     distance: distanceTo(point(u)),
     at: point(u),
   }));
