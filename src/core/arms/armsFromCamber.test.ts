@@ -7,7 +7,8 @@ import { readAt } from '../motion/sweep';
 import { noTakeOff } from '../takeoff/records';
 import { findNull } from '../bumpsteer/findNull';
 import { STARTING_WANTED } from '../bumpsteer/nullWanted';
-import { CLOSE, armsFromCamber, openedArms, upperArmLength } from './armsFromCamber';
+import { armsFromCamber } from './armsFromCamber';
+import { CLOSE, openedArms, upperArmLength } from './armsProblem';
 import type { ArmsWanted } from './armsWanted';
 
 const buildWith = (freedoms: Freedoms) => {

@@ -14,16 +14,9 @@ import type { KeepOut, WantedRoom } from './roomSchema';
 import { JOINT_BODY, roomIn } from '../upright/rim';
 import { add, distance, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import {
-  betweenLines,
-  leastAlong,
-  leastRound,
-  leastToConvex,
-  toBox,
-  toCylinder,
-  toRing,
-} from './shapes';
+import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder } from './shapes';
 import type { Least } from './shapes';
+import { leastRound, toRing } from './ring';
 
 /** A tube or rod of a corner as a body: its ends, [ahead, out, up], and its radius, mm. */
 interface Tube {

@@ -2,16 +2,9 @@ import fc from 'fast-check';
 import { Box3, Line3, Vector3 } from 'three';
 import { add, cross, distance, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import {
-  betweenLines,
-  leastAlong,
-  leastRound,
-  leastToConvex,
-  toBox,
-  toCylinder,
-  toRing,
-} from './shapes';
-import type { Ring } from './shapes';
+import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder } from './shapes';
+import { leastRound, toRing } from './ring';
+import type { Ring } from './ring';
 import { seeded } from '../../test/leastRange';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });

@@ -1,7 +1,7 @@
 import { add } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Coordinate, Point, PointName } from '../model/points';
-import type { Placed } from './trilateration';
+import type { Placed } from './tapesMeet';
 
 /** A number somebody read off, its ±, and what an error of one unit does to the joints. */
 export interface MeasuredNumber {

@@ -1,7 +1,10 @@
-import { CholeskyDecomposition, EVD, Matrix, SVD, solve } from 'ml-matrix';
-import { cross, distance, dot, sub } from '../geometry/vec';
+import { EVD, Matrix, solve } from 'ml-matrix';
+import { distance } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { normalNumbers } from '../tolerance/random';
+import { reflected, turnsOf } from './networkSides';
+import { normalOf, settle } from './networkSolve';
+import type { Condition } from './networkSolve';
 import { counts } from './records';
 import type { Mark, MarkDistance } from './records';
 
@@ -31,16 +34,11 @@ const MIRROR = 1e-3;
 const CONTRADICTS = 2.5;
 /** A tape whose own error shows in its misfit by less than this part is checked by nothing. */
 const CHECKED = 0.04;
-const LARGEST_STEP = 200;
-const MOST_STEPS = 400;
 /** Squares of misfit against ± beyond which, each check, another start is tried; how many, and how far apart of the network's size. */
 const SUSPECT = 2.5;
 const STARTS = 15;
-const APART = [0.03, 0.1, 0.3];
 const MANY = 60;
-/** A step that is as good as none, mm. */
-const SETTLED = 1e-6;
-const AT_REST = 1e-3;
+const APART = [0.03, 0.1, 0.3];
 /** Rough places say on which side of each other marks lie: to within so much, mm, or unless the tapes say otherwise by so many squares of their ±. */
 const ROUGHLY = 150;
 const SURELY = 9;
@@ -50,15 +48,6 @@ const placeOf = (mark: Mark): Vec => [mark.ahead, mark.left, mark.up];
 interface Settled {
   cost: number;
   places: number[][];
-}
-
-/** One condition: what is missing and its slope by every unknown. */
-interface Condition {
-  missing: number;
-  weight: number;
-  slopes: [unknown: number, slope: number][];
-  /** Second derivatives of what is measured; none where it is straight. */
-  bends: [unknown: number, other: number, bend: number][];
 }
 
 /**
@@ -210,125 +199,12 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
   };
 }
 
-/** Which marks are turned over to try: each, and where there are few each two together. */
-function turnsOf(count: number): number[][] {
-  if (count > MANY / 3) return [];
-  const each = Array.from({ length: count }, (_, i) => i);
-  return [
-    ...each.map((i) => [i]),
-    ...(count <= FEW ? each.flatMap((i) => each.slice(i + 1).map((j) => [i, j])) : []),
-  ];
-}
-const FEW = 10;
-
-/** Places with one mark on the other side of the plane of those it is taped to; null where it is known or they make none. */
-function reflected(
-  places: number[][],
-  i: number,
-  marks: Mark[],
-  between: MarkDistance[],
-  index: Map<string, number>,
-): number[][] | null {
-  const { id, known, mirrors } = marks[i];
-  if (known.ahead || known.left || known.up || mirrors !== undefined) return null;
-  const others = between.flatMap(({ from, to }) =>
-    from === id ? [index.get(to)!] : to === id ? [index.get(from)!] : [],
-  );
-  if (others.length < 3) return null;
-  const middle = [0, 1, 2].map(
-    (a) => others.reduce((sum, j) => sum + places[j][a], 0) / others.length,
-  );
-  const { rightSingularVectors } = new SVD(
-    new Matrix(others.map((j) => places[j].map((x, a) => x - middle[a]))),
-    { autoTranspose: true },
-  );
-  const [u, v] = [0, 1].map((k) => [0, 1, 2].map((a) => rightSingularVectors.get(a, k)));
-  const way = cross(u as unknown as Vec, v as unknown as Vec);
-  const height = dot(sub(places[i] as unknown as Vec, middle as unknown as Vec), way);
-  return places.map((place, j) =>
-    j === i ? place.map((x, a) => x - 2 * height * way[a]) : [...place],
-  );
-}
-
 /** How far apart the farthest marks are, mm. */
 const sizeOf = (places: number[][]): number =>
   Math.max(
     1,
     ...places.flatMap((a) => places.map((b) => Math.hypot(...a.map((x, k) => x - b[k])))),
   );
-
-/**
- * Moves places downhill to where the squares are least (Newton's method, damped where the cost is not bent
- * upwards every way).
- * @returns the cost there; null where it does not come to rest
- */
-function settle(
-  places: number[][],
-  conditions: () => Condition[],
-  unknowns: { mark: number; axis: number }[],
-): number | null {
-  const count = unknowns.length;
-  let now = conditions();
-  let cost = costOf(now);
-  let damping = 0;
-  for (let step = 0; step < MOST_STEPS; step++) {
-    const { normal, right } = normalOf(now, count);
-    let size = 0;
-    // How far each unknown alone would still have to go: a step may be short for its damping only.
-    let left = 0;
-    for (let u = 0; u < count; u++) {
-      size = Math.max(size, normal.get(u, u));
-      left = Math.max(left, Math.abs(right.get(u, 0)) / Math.max(normal.get(u, u), 1e-9));
-    }
-    for (const { missing, weight, bends } of now)
-      for (const [u, v, bend] of bends)
-        normal.set(u, v, normal.get(u, v) - weight * missing * bend);
-    for (let u = 0; u < count; u++) {
-      normal.set(u, u, normal.get(u, u) + damping * size);
-      // Sums in another order round differently.
-      for (let v = 0; v < u; v++) normal.set(u, v, normal.get(v, u));
-    }
-    const factors = new CholeskyDecomposition(normal);
-    if (!factors.isPositiveDefinite()) {
-      damping = Math.max(1e-9, 6 * damping);
-      if (damping > 1e9) return null;
-      continue;
-    }
-    const move = factors.solve(right).to1DArray();
-    const largest = Math.max(...move.map(Math.abs));
-    if (!Number.isFinite(largest)) return null;
-    const part = largest > LARGEST_STEP ? LARGEST_STEP / largest : 1;
-    const before = places.map((place) => [...place]);
-    unknowns.forEach(({ mark, axis }, u) => (places[mark][axis] += part * move[u]));
-    const next = conditions();
-    const nextCost = costOf(next);
-    if (nextCost < cost || (largest < SETTLED && nextCost <= cost * (1 + 1e-9) + 1e-12)) {
-      now = next;
-      cost = nextCost;
-      damping = damping < 1e-12 ? 0 : damping / 10;
-      if (largest < SETTLED && left < AT_REST) return cost;
-    } else {
-      places.forEach((place, i) => place.splice(0, 3, ...before[i]));
-      if (largest < SETTLED) return left < AT_REST ? cost : null;
-      damping = Math.max(1e-9, 6 * damping);
-    }
-  }
-  return null;
-}
-
-const costOf = (conditions: Condition[]): number =>
-  conditions.reduce((sum, { missing, weight }) => sum + weight * missing ** 2, 0);
-
-function normalOf(conditions: Condition[], size: number): { normal: Matrix; right: Matrix } {
-  const normal = Matrix.zeros(size, size);
-  const right = Matrix.zeros(size, 1);
-  for (const { missing, weight, slopes } of conditions)
-    for (const [u, slope] of slopes) {
-      right.set(u, 0, right.get(u, 0) + weight * slope * missing);
-      for (const [v, other] of slopes) normal.set(u, v, normal.get(u, v) + weight * slope * other);
-    }
-  return { normal, right };
-}
 
 /** Says which mark the distances leave loose and which way, or null when they hold everything. */
 function whatIsLoose(

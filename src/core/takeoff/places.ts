@@ -12,7 +12,7 @@ import type { Adjusted } from './network';
 import { counts, missingOf, recordOf, takeOffOf } from './records';
 import type { ByDistances, Direct, Measured, TakeOff } from './records';
 import { locate } from './trilateration';
-import type { Placed } from './trilateration';
+import type { Placed } from './tapesMeet';
 
 /** Everything needed to turn records into places, worked out once. */
 export interface Reader {

@@ -3,7 +3,7 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { distance } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { locate } from './trilateration';
-import type { Tape } from './trilateration';
+import type { Tape } from './tapesMeet';
 import { seeded } from '../../test/leastRange';
 
 const MARKS: Vec[] = [

@@ -1,54 +1,9 @@
-import { EVD, Matrix, SVD } from 'ml-matrix';
-import { factor, solveFactored } from '../geometry/linear';
+import { EVD, Matrix } from 'ml-matrix';
 import { add, distance, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
+import { costAt, curveAt, meet, solve3 } from './tapesMeet';
+import type { Conflict, Located, Placed, Tape } from './tapesMeet';
 
-/** A tape from the wanted point to a mark whose place is known, mm. */
-export interface Tape {
-  /** What messages call it. */
-  name: string;
-  mark: Vec;
-  distance: number;
-  tolerance: number;
-}
-
-export interface Placed {
-  place: Vec;
-  /** Distance as the place has it, less as taped, one a tape, mm. */
-  residuals: number[];
-  /** Root mean square of the residuals, mm. */
-  misfit: number;
-  /** ± to expect of each coordinate from the ± of the tapes, mm; where they disagree, what they really allow. */
-  spread: Vec;
-  /** d place / d distance: three rows, one column a tape. Also what a mark's own error towards the point does. */
-  gain: number[][];
-  /** The way that the tapes hardly hold (out of the marks' plane, near it) and by how much, mm: no slope tells that. */
-  loose: { way: Vec; by: number } | null;
-  conflict: Conflict | null;
-}
-
-/** Tapes that disagree by more than their ±. */
-export interface Conflict {
-  /** What each would read if it alone were wrong, mm; null where the rest make no place. */
-  wouldRead: (number | null)[];
-  /** Those that could be the wrong one: with them left out the rest agree. */
-  suspects: number[];
-  /** How far the place moves, each coordinate, when a suspect is left out, mm. */
-  moves: Vec;
-}
-
-export type Located =
-  | {
-      ok: true;
-      /** The better fit, or the higher (further out, further ahead) where both fit alike. */
-      answers: [Placed] | [Placed, Placed];
-      /** What is odd about the distances; empty when nothing is. */
-      doubts: string[];
-    }
-  | { ok: false; why: string };
-
-/** Marks that lie this close to a line are in a line, as a part of their distance from each other. */
-const IN_LINE = 0.02;
 /** A residual past this many times its ± contradicts the rest. */
 const CONTRADICTS = 2.5;
 
@@ -61,207 +16,10 @@ const CHECKED = 0.04;
  * in the plane where the tapes do not reach out of it.
  */
 export function locate(tapes: Tape[]): Located {
-  const placed = locateOnly(tapes);
+  const placed = meet(tapes);
   if (!placed.ok) return placed;
   const answers = placed.answers.map((one) => weighed(tapes, one)) as typeof placed.answers;
   return { ...placed, answers, doubts: doubtsOf(tapes, answers[0]) };
-}
-
-function locateOnly(tapes: Tape[]): Located {
-  const refuse = (why: string): Located => ({ ok: false, why });
-  if (tapes.length < 3)
-    return refuse(
-      `three distances are the least; there ${tapes.length === 1 ? 'is' : 'are'} ${tapes.length}`,
-    );
-  for (const [i, tape] of tapes.entries())
-    for (const other of tapes.slice(0, i))
-      if (distance(tape.mark, other.mark) < 1)
-        return refuse(`${other.name} and ${tape.name} are marks in one place: no new distance`);
-  const plane = planeOf(tapes.map(({ mark }) => mark));
-  if (!plane)
-    return refuse(
-      `the marks ${tapes.map(({ name }) => name).join(', ')} stand in one line: the point could be anywhere on a circle round it. Add a mark well off the line`,
-    );
-  for (const [i, a] of tapes.entries())
-    for (const b of tapes.slice(0, i)) {
-      const apart = distance(a.mark, b.mark);
-      const slack = 20 * (a.tolerance + b.tolerance) + 0.02 * apart;
-      if (
-        a.distance + b.distance + slack < apart ||
-        Math.abs(a.distance - b.distance) > apart + slack
-      )
-        return refuse(
-          `${b.name} (${b.distance} mm) and ${a.name} (${a.distance} mm) contradict each other: the marks are ${apart.toFixed(0)} mm apart. Measure both again`,
-        );
-    }
-
-  const first = settle(tapes, startFrom(tapes, plane, 1));
-  const second = settle(tapes, startFrom(tapes, plane, -1));
-  const found = [first, second].filter((placed) => placed !== null);
-  if (found.length === 0)
-    return refuse('the distances settle on no place: check which mark each belongs to');
-  const [best, other] = found.sort((a, b) => a.misfit - b.misfit);
-  const usual = Math.max(...tapes.map(({ tolerance }) => tolerance));
-  const twin =
-    other && distance(best.place, other.place) > 0.01 && other.misfit < best.misfit + 3 * usual
-      ? other
-      : null;
-  const answers: [Placed] | [Placed, Placed] = twin
-    ? ([best, twin].sort(byHeight) as [Placed, Placed])
-    : [best];
-  return { ok: true, answers, doubts: [] };
-}
-
-const byHeight = (a: Placed, b: Placed): number => {
-  const [dx, dy, dz] = sub(b.place, a.place);
-  return Math.abs(dz) > 1 ? dz : Math.abs(dy) > 1 ? dy : dx;
-};
-
-/** Middle and unit normal of the plane nearest to the marks; null when they stand in a line. */
-function planeOf(marks: Vec[]): { middle: Vec; normal: Vec } | null {
-  const middle = scale(
-    marks.reduce<Vec>((sum, mark) => add(sum, mark), [0, 0, 0]),
-    1 / marks.length,
-  );
-  const svd = new SVD(new Matrix(marks.map((mark) => [...sub(mark, middle)])), {
-    autoTranspose: true,
-  });
-  const sizes = svd.diagonal;
-  if (!(sizes[1] > sizes[0] * IN_LINE)) return null;
-  const v = svd.rightSingularVectors;
-  const columns = [0, 1].map((j): Vec => [v.get(0, j), v.get(1, j), v.get(2, j)]);
-  const [a, b] = columns;
-  const normal = unit([
-    a[1] * b[2] - a[2] * b[1],
-    a[2] * b[0] - a[0] * b[2],
-    a[0] * b[1] - a[1] * b[0],
-  ]);
-  return { middle, normal };
-}
-
-/** A start on one side of the marks' plane: linear least squares of the differences of squares. */
-function startFrom(tapes: Tape[], plane: { middle: Vec; normal: Vec }, side: 1 | -1): Vec {
-  const [base, ...rest] = tapes;
-  // Within the plane from the differences of two spheres, which are planes.
-  const rows = rest.map(({ mark, distance: d }) => ({
-    row: scale(sub(mark, base.mark), 2),
-    right: base.distance ** 2 - d ** 2 + dot(mark, mark) - dot(base.mark, base.mark),
-  }));
-  const svd = new SVD(new Matrix([...rows.map(({ row }) => [...row])]), { autoTranspose: true });
-  const about = Matrix.columnVector(rows.map(({ row, right }) => right - dot(row, plane.middle)));
-  // Directions that the marks do not tell apart are left out.
-  const inPlane = solveTrimmed(svd, about, svd.diagonal[0] * IN_LINE);
-  const flat = add(plane.middle, sub(inPlane, scale(plane.normal, dot(inPlane, plane.normal))));
-  const heights = tapes.map(({ mark, distance: d }) => d ** 2 - length(sub(flat, mark)) ** 2);
-  const mean = heights.reduce((sum, h) => sum + h, 0) / heights.length;
-  const away = Math.sqrt(Math.max(mean, (0.02 * base.distance) ** 2));
-  return add(flat, scale(plane.normal, side * away));
-}
-
-function solveTrimmed(svd: SVD, right: Matrix, least: number): Vec {
-  const u = svd.leftSingularVectors;
-  const v = svd.rightSingularVectors;
-  const x = [0, 0, 0];
-  svd.diagonal.forEach((size, j) => {
-    if (size <= least) return;
-    let part = 0;
-    for (let i = 0; i < right.rows; i++) part += u.get(i, j) * right.get(i, 0);
-    for (let i = 0; i < 3; i++) x[i] += (v.get(i, j) * part) / size;
-  });
-  return [x[0], x[1], x[2]];
-}
-
-const MOST_STEPS = 200;
-/** A step that is as good as none, mm. */
-const SETTLED = 1e-8;
-
-/** Least squares from a start on; null where it does not come to rest. */
-function settle(tapes: Tape[], start: Vec): Placed | null {
-  let place = start;
-  let cost = costAt(tapes, place);
-  let damping = 0;
-  for (let step = 0; step < MOST_STEPS; step++) {
-    const { curve, slope, size } = curveAt(tapes, place);
-    const move = solve3(curve, slope, damping * size);
-    if (!move) {
-      damping = Math.max(1e-4, 4 * damping);
-      if (damping > 1e12) return null;
-      continue;
-    }
-    const next = add(place, move);
-    const nextCost = costAt(tapes, next);
-    const long = length(move);
-    // Down, or as low as figures go.
-    if (nextCost < cost || (long < 1e-6 && nextCost <= cost * (1 + 1e-12))) {
-      place = next;
-      cost = nextCost;
-      damping = damping < 1e-6 ? 0 : damping / 8;
-      if (long < SETTLED && damping < 1) return placedAt(tapes, place);
-    } else if (long < SETTLED) return damping < 1 ? placedAt(tapes, place) : null;
-    else damping = Math.max(1e-4, 4 * damping);
-  }
-  return null;
-}
-
-const costAt = (tapes: Tape[], place: Vec): number =>
-  tapes.reduce(
-    (sum, { mark, distance: taped, tolerance }) =>
-      sum + ((distance(place, mark) - taped) / tolerance) ** 2,
-    0,
-  );
-
-/** Half the second derivatives of the cost, half its slope downhill, and how large the former are. */
-function curveAt(tapes: Tape[], place: Vec) {
-  const curve = new Float64Array(9);
-  const slope: [number, number, number] = [0, 0, 0];
-  let size = 0;
-  for (const { mark, distance: taped, tolerance } of tapes) {
-    const away = sub(place, mark);
-    const apart = Math.max(length(away), 1e-9);
-    const row = scale(away, 1 / apart);
-    const weight = 1 / tolerance ** 2;
-    // A sphere that is too small or too large bends the cost across the tape.
-    const bend = (apart - taped) / apart;
-    for (let i = 0; i < 3; i++) {
-      slope[i] += weight * (taped - apart) * row[i];
-      for (let j = 0; j < 3; j++) {
-        const along = row[i] * row[j];
-        curve[3 * i + j] += weight * (along + bend * ((i === j ? 1 : 0) - along));
-      }
-    }
-    size += weight;
-  }
-  return { curve, slope, size };
-}
-
-/** Solves (curve + damping) move = slope where that is bent upwards every way; null where it is not. */
-function solve3(curve: Float64Array, slope: readonly number[], damping: number): Vec | null {
-  const a = curve.slice();
-  for (let i = 0; i < 3; i++) a[4 * i] += damping;
-  const minor = a[0] * a[4] - a[1] * a[3];
-  const det =
-    a[0] * (a[4] * a[8] - a[5] * a[7]) -
-    a[1] * (a[3] * a[8] - a[5] * a[6]) +
-    a[2] * (a[3] * a[7] - a[4] * a[6]);
-  if (!(a[0] > 0 && minor > 0 && det > 0)) return null;
-  const order = new Int32Array(3);
-  const move = new Float64Array(3);
-  if (!factor(a, 3, order)) return null;
-  solveFactored(a, 3, order, Float64Array.from(slope), move);
-  return [move[0], move[1], move[2]];
-}
-
-function placedAt(tapes: Tape[], place: Vec): Placed {
-  const residuals = tapes.map((tape) => distance(place, tape.mark) - tape.distance);
-  return {
-    place,
-    residuals,
-    misfit: Math.sqrt(residuals.reduce((sum, r) => sum + r * r, 0) / residuals.length),
-    spread: [0, 0, 0],
-    gain: [],
-    loose: null,
-    conflict: null,
-  };
 }
 
 /** A linear ± that is off the true one by more than this part is not used. */
@@ -366,7 +124,7 @@ function conflictOf(
   const scores = scoresOf(tapes, residuals, rows, gain);
   if (tapes.length < 4 || !scores.some(({ score }) => score > CONTRADICTS)) return null;
   const without = tapes.map((_, i) => {
-    const rest = locateOnly(tapes.filter((_tape, j) => j !== i));
+    const rest = meet(tapes.filter((_tape, j) => j !== i));
     if (!rest.ok) return null;
     const nearest = rest.answers.reduce((a, b) =>
       distance(b.place, place) < distance(a.place, place) ? b : a,

@@ -8,9 +8,6 @@ import { briefOf } from '@/core/model/brief';
 import { openLayoutOf } from '@/core/model/layouts';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
-import { tiltsOf } from '@/core/clearance/tilt';
-import { heldCamber } from '@/core/motion/held';
-import { steeringOf } from '@/core/steering/steering';
 import type { Point, PointName, Points } from '@/core/model/points';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
@@ -20,7 +17,6 @@ import { Readouts } from '../readouts/Readouts';
 import { SteeringReadouts } from '../readouts/SteeringReadouts';
 import { LayoutNotes } from '../layouts/LayoutNotes';
 import { comparedIn } from '../layouts/compared';
-import { useClearances } from '../stations/arms/useClearances';
 import { Brief, TakeOff } from '../stations/lazy';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
@@ -42,8 +38,8 @@ import { useKeys } from './useKeys';
 import { useNulls } from './useNulls';
 import { useOnFloor } from './useOnFloor';
 import { THINNEST, useShim } from './useShim';
+import { useStanding } from './useStanding';
 import { useTrial } from './useTrial';
-import { stationStates } from './standing';
 import { AT_REST, useView } from './viewStore';
 import type { Station } from './viewStore';
 
@@ -101,27 +97,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const { targets } = briefOf(build);
   const layout = openLayoutOf(build);
 
-  const steer = corner?.bumpSteer ?? null;
-  const solved = corner?.axle ?? null;
-  const gain = useMemo(
-    () => (solved ? (heldCamber(solved[side], build.travel)?.gain ?? null) : null),
-    [solved, side, build.travel],
-  );
-  const clearances = useClearances(build, axle, side);
-  const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
-  const steering = useMemo(() => (axle === 'front' ? steeringOf(build) : null), [axle, build]);
-  const { list } = clearances;
-  const states = useMemo(
-    () =>
-      stationStates(build, axle, side, design, targets, {
-        bumpSteer: steer,
-        gain,
-        clearances: list,
-        tilts,
-        steering,
-      }),
-    [build, axle, side, design, targets, steer, gain, list, tilts, steering],
-  );
+  const { clearances, steering, states } = useStanding(build, axle, side, design, corner);
 
   const { joints, shaft, keepOuts } = useOnFloor(build, axle, design, side, corner);
 

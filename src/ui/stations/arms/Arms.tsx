@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import type { ArmsFound } from '@/core/arms/armsFromCamber';
-import { ARM_POINTS } from '@/core/arms/armsFromCamber';
+import type { ArmsFound } from '@/core/arms/armsProblem';
+import { ARM_POINTS } from '@/core/arms/armsProblem';
 import { Choice } from '../../fields/Choice';
 import { PointsTable } from '../rack/PointsTable';
 import { FindArms } from './FindArms';

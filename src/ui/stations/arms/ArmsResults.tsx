@@ -2,8 +2,9 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { CLOSE } from '@/core/arms/armsFromCamber';
-import type { ArmsFinding, ArmsFound, Change } from '@/core/arms/armsFromCamber';
+import { CLOSE } from '@/core/arms/armsProblem';
+import type { ArmsFinding } from '@/core/arms/armsFromCamber';
+import type { ArmsFound, Change } from '@/core/arms/armsProblem';
 import { washersFor } from '@/core/freedoms/freedoms';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/points';

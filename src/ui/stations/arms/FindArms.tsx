@@ -2,8 +2,9 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { openedArms, upperArmLength } from '@/core/arms/armsFromCamber';
-import type { ArmsFinding, ArmsFound } from '@/core/arms/armsFromCamber';
+import { openedArms, upperArmLength } from '@/core/arms/armsProblem';
+import type { ArmsFinding } from '@/core/arms/armsFromCamber';
+import type { ArmsFound } from '@/core/arms/armsProblem';
 import { camberWanted, rollCentreWanted, upperArmWanted } from '@/core/arms/armsWanted';
 import type { ArmsWanted } from '@/core/arms/armsWanted';
 import type { LengthUnit } from '@/core/model/units';
