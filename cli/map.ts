@@ -4,6 +4,7 @@ import { PLANES } from '../src/core/bumpsteer/mapPlanes';
 import type { PlaneName } from '../src/core/bumpsteer/mapPlanes';
 import { prepareAxle } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
+import { finish } from '../src/core/find/finish';
 
 export interface MapRequest {
   axle: 'front' | 'rear';
@@ -25,10 +26,7 @@ export function mapTable(
   if (!design) return { ok: false, why: `the build has no ${axle} axle` };
   const prepared = prepareAxle(design);
   if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
-  const looking = bumpMap(design, side, build.travel, plane, size, n);
-  let step = looking.next();
-  while (!step.done) step = looking.next();
-  const map = step.value;
+  const map = finish(bumpMap(design, side, build.travel, plane, size, n));
   const { point, across, up } = PLANES[plane];
   const rows = Array.from(map.range, (range, k) => ({
     [`${across}_mm`]: map.across + offset(k % n, n, size),

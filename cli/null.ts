@@ -7,6 +7,7 @@ import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { COORDINATES } from '../src/core/model/points';
 import type { Coordinate, PointName } from '../src/core/model/points';
+import { finish } from '../src/core/find/finish';
 
 export interface NullRequest {
   axle: 'front' | 'rear';
@@ -73,14 +74,9 @@ export function nullReport(
     }
   }
   const wishes = build.asked?.null ?? STARTING_WANTED;
-  const search = findNull({ ...build, [request.axle]: design }, request.axle, request.side, {
-    ...wishes,
-    // Cars are built only where they decide.
-    placing: request.pick === 'built' || request.format === 'json' ? wishes.placing : null,
-  });
-  let step = search.next();
-  while (!step.done) step = search.next();
-  const { before, found, work, paper, steady } = step.value;
+  const { before, found, work, paper, steady } = finish(
+    findNull({ ...build, [request.axle]: design }, request.axle, request.side, wishes),
+  );
   if (!before)
     return { ok: false, why: 'part of the travel is out of reach: there is no range to better' };
   const pick = request.pick ?? (own ? 'work' : 'paper');

@@ -10,6 +10,7 @@ import { STARTING_WANTED } from '../bumpsteer/nullWanted';
 import { armsFromCamber } from './armsFromCamber';
 import { CLOSE, openedArms, upperArmLength } from './armsProblem';
 import type { ArmsWanted } from './armsWanted';
+import { finish } from '../find/finish';
 
 const buildWith = (freedoms: Freedoms) => {
   const build = blankBuild('x');
@@ -23,10 +24,7 @@ const run = (freedoms: Freedoms, wanted: Partial<ArmsWanted>) => {
     together: true,
     ...wanted,
   });
-  for (;;) {
-    const step = search.next();
-    if (step.done) return { ...step.value, build };
-  }
+  return { ...finish(search), build };
 };
 const slot = (min: number, max: number, step = 0) => ({ kind: 'range' as const, min, max, step });
 
@@ -144,9 +142,8 @@ it('keeps its figure once the bump steer is nulled', () => {
       ...STARTING_WANTED,
       placing: null,
     });
-    let step = search.next();
-    while (!step.done) step = search.next();
-    const { found: nulls, paper } = step.value;
+    const done = finish(search);
+    const { found: nulls, paper } = done;
     const prepared = prepareAxle({ ...front, points: { ...best.points, ...nulls[paper].points } });
     if (!prepared.ok) throw new Error('sound');
     const ride = readAt(prepared.axle.left, 0, 0);
@@ -175,10 +172,7 @@ it('asks nothing of what is welded, nor of an upright that was measured as one s
   };
   const opening = (of: typeof build) => {
     const search = armsFromCamber(of, 'front', wanted);
-    for (;;) {
-      const step = search.next();
-      if (step.done) return step.value.opening;
-    }
+    return finish(search).opening;
   };
   expect(opening(build)!.point).toMatch(/Inner$/);
   build.front.freedoms!.upperFrontInner!.up = { kind: 'fixed' };

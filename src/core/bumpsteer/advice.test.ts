@@ -7,14 +7,12 @@ import { noTakeOff } from '../takeoff/records';
 import { findNull } from './findNull';
 import { STARTING_WANTED } from './nullWanted';
 import { bumpSteerOf, withPoints } from './trial';
+import { finish } from '../find/finish';
 
 const travel = { bump: 25, droop: 25 };
 const search = (build: Build) => {
   const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null });
-  for (;;) {
-    const step = finding.next();
-    if (step.done) return step.value;
-  }
+  return finish(finding);
 };
 const buildOf = (design: FrontAxle, freedoms: Freedoms): Build => ({
   ...blankBuild('x'),
@@ -55,9 +53,8 @@ it('offers no stack longer than the longest spacer', () => {
   const build = buildOf(flat, { tieRodOuter: { up: washers(up, -1, [6.35]) } });
   const raises = (spacer: number) => {
     const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null, spacer });
-    let step = finding.next();
-    while (!step.done) step = finding.next();
-    return step.value.advice.flatMap(({ found }) =>
+    const done = finish(finding);
+    return done.advice.flatMap(({ found }) =>
       found.changes.flatMap(({ kind, from, to }) =>
         kind === 'shims' ? [Math.abs(to - from)] : [],
       ),

@@ -10,16 +10,14 @@ import { findNull } from './findNull';
 import { STARTING_WANTED } from './nullWanted';
 import type { NullWanted } from './nullWanted';
 import { bumpSteerOf, withPoints } from './trial';
+import { finish } from '../find/finish';
 
 jest.setTimeout(240_000);
 
 const travel = { bump: 25, droop: 25 };
 const search = (build: Build, wanted: NullWanted) => {
   const finding = findNull(build, 'front', 'left', wanted);
-  for (;;) {
-    const step = finding.next();
-    if (step.done) return step.value;
-  }
+  return finish(finding);
 };
 const buildOf = (design: FrontAxle, freedoms: Freedoms): Build => ({
   ...blankBuild('random'),

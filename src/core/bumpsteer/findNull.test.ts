@@ -13,14 +13,12 @@ import { STARTING_WANTED } from './nullWanted';
 import { swapArms } from './swapArms';
 import type { NullWanted } from './nullWanted';
 import { bumpSteerOf, bumpSteerWith, withPoints } from './trial';
+import { finish } from '../find/finish';
 
 const ON_PAPER: NullWanted = { ...STARTING_WANTED, placing: null };
 const search = (build: Build, wanted: NullWanted = ON_PAPER) => {
   const finding = findNull(build, 'front', 'left', wanted);
-  for (;;) {
-    const step = finding.next();
-    if (step.done) return step.value;
-  }
+  return finish(finding);
 };
 const slot = (at: number, by = 60) => ({
   kind: 'range' as const,

@@ -1,3 +1,4 @@
+import { finish } from './finish';
 import type { Found, Problem, Variable } from './problem';
 import { Solver } from './solver';
 
@@ -61,13 +62,7 @@ export function* find(problem: Problem): Generator<number, Finding> {
 }
 
 /** Runs a finder to its end. */
-export function findAll(problem: Problem): Finding {
-  const search = find(problem);
-  for (;;) {
-    const step = search.next();
-    if (step.done) return step.value;
-  }
-}
+export const findAll = (problem: Problem): Finding => finish(find(problem));
 
 /** One coordinate at a time, from where things are: a good answer, not surely the best. */
 function* oneByOne(
