@@ -1,4 +1,4 @@
-import { limitsOf, placesOf } from '../freedoms/freedoms';
+import { offPlace } from '../freedoms/freedoms';
 import { describePosition } from '../kinematics/corner';
 import type { AxleDesign } from '../model/build';
 import { rackTravelOf } from '../kinematics/axle';
@@ -49,11 +49,7 @@ export function jointStates(
       const freedom = design.freedoms?.[name]?.[coordinate];
       if (!freedom || freedom.kind === 'fixed') continue;
       const now = points[name][coordinate];
-      const [min, max] = limitsOf(freedom, now);
-      const places = placesOf(freedom, now);
-      const off = places
-        ? Math.min(...places.map((place) => Math.abs(place - now)))
-        : Math.max(min - now, now - max, 0);
+      const off = offPlace(freedom, now);
       if (off > IN_PLACE)
         states[name] = {
           state: 'out',

@@ -77,12 +77,14 @@ function* oneByOne(
       const before = best;
       for (const [turn, i] of discrete.entries()) {
         const from = best?.values;
-        for (const place of variables[i].places!) {
+        const { places } = variables[i];
+        bestOf(places!.length, (index) => {
           const values = from ? Float64Array.from(from) : startOf(variables);
-          values[i] = place;
+          values[i] = places![index];
           const found = look(values, free);
           if (found && (!best || found.miss < best.miss)) best = found;
-        }
+          return found?.miss ?? Infinity;
+        });
         yield (p + (round + (turn + 1) / discrete.length) / ROUNDS) / parts.length;
       }
       if (best === before) break;
@@ -91,6 +93,25 @@ function* oneByOne(
 }
 
 const ROUNDS = 6;
+
+/** Places of one coordinate that are all tried; of more, so many spread over them, then between the best's neighbours. */
+const SPREAD = 160;
+
+function bestOf(count: number, missAt: (index: number) => number): void {
+  let [first, last] = [0, count - 1];
+  for (;;) {
+    const step = Math.max(1, Math.ceil((last - first) / SPREAD));
+    let best = first;
+    let least = Infinity;
+    for (let index = first; ; index = Math.min(last, index + step)) {
+      const miss = missAt(index);
+      if (miss < least) [best, least] = [index, miss];
+      if (index === last) break;
+    }
+    if (step === 1) return;
+    [first, last] = [Math.max(0, best - step), Math.min(count - 1, best + step)];
+  }
+}
 
 /** Where things are, or the nearest places to there. */
 const startOf = (variables: Variable[]): Float64Array =>

@@ -1,8 +1,8 @@
 /** Something a finder may change. */
 export interface Variable {
   now: number;
-  /** Places to try, every one; null for anything from min to max. */
-  places: number[] | null;
+  /** Places to try, rising, every one; null for anything from min to max. */
+  places: readonly number[] | null;
   min: number;
   max: number;
   /** Step between places of a range; 0: any. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { COORDINATES, POINT_NAMES } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';
 import { coordinate, group, measure, problem } from '../model/wording';
+import { SAME, nearest, stacksOf } from './stacks';
 
 /**
  * What a builder can still change of one coordinate. Lengths mm. A coordinate without a freedom is open:
@@ -68,46 +69,46 @@ export type Freedoms = z.infer<typeof freedomsSchema>;
 /** A stock of washers and spacers to start from: common sizes, mm. */
 export const USUAL_STOCK = [0.5, 0.8, 1, 1.6, 3.2, 6.35];
 
-/** Places closer than this are one, mm. */
-const SAME = 0.005;
-
-/** Heights that a stock of washers can make, none included, each with the fewest that make it. */
-export function stacksOf(
-  stock: readonly number[],
-  most: number,
-): { height: number; of: number[] }[] {
-  let stacks: { height: number; of: number[] }[] = [{ height: 0, of: [] }];
-  let last = stacks;
-  for (let count = 0; count < most; count++) {
-    const next = last.flatMap(({ height, of }) =>
-      stock.map((washer) => ({ height: height + washer, of: [...of, washer] })),
-    );
-    last = [];
-    for (const stack of next)
-      if (!stacks.some(({ height }) => Math.abs(height - stack.height) < SAME)) {
-        stacks.push(stack);
-        last.push(stack);
-      }
-  }
-  stacks = stacks.sort((a, b) => a.height - b.height);
-  return stacks;
-}
-
 /** Every place a freedom has, rising; null where it has a whole range of them. */
-export function placesOf(freedom: Freedom, now: number): number[] | null {
+export function placesOf(freedom: Freedom, now: number): readonly number[] | null {
   switch (freedom.kind) {
     case 'fixed':
       return [now];
     case 'choices':
       return [...new Set(freedom.at)].sort((a, b) => a - b);
     case 'shims':
-      return stacksOf(freedom.stock, freedom.most)
-        .map(({ height }) => freedom.base + freedom.way * height)
-        .sort((a, b) => a - b);
+      return shimmed(freedom);
     case 'range':
     case 'thread':
       return null;
   }
+}
+
+type Shims = Extract<Freedom, { kind: 'shims' }>;
+
+function shimmed({ base, stock, most, way }: Shims): readonly number[] {
+  const { heights } = stacksOf(stock, most);
+  let known = placed.get(heights);
+  if (known?.base !== base || known.way !== way) {
+    const places = heights.map((height) => base + way * height);
+    known = { base, way, places: way === 1 ? places : places.reverse() };
+    placed.set(heights, known);
+  }
+  return known.places;
+}
+
+/** Where the heights of a stock were last stacked. */
+const placed = new WeakMap<
+  readonly number[],
+  { base: number; way: 1 | -1; places: readonly number[] }
+>();
+
+/** How far a place is from the nearest that a freedom has, mm. */
+export function offPlace(freedom: Freedom, now: number): number {
+  const places = placesOf(freedom, now);
+  if (places) return Math.abs(places[nearest(places, now)] - now);
+  const [min, max] = limitsOf(freedom, now);
+  return Math.max(min - now, now - max, 0);
 }
 
 /** Least and greatest place; nothing holds an open coordinate. */
@@ -126,7 +127,7 @@ export const stepOf = (freedom: Freedom): number =>
 export function snap(freedom: Freedom | undefined, wanted: number, now: number): number {
   if (!freedom) return wanted;
   const places = placesOf(freedom, now);
-  if (places) return places.reduce((a, b) => (Math.abs(b - wanted) < Math.abs(a - wanted) ? b : a));
+  if (places) return places[nearest(places, wanted)];
   const [min, max] = limitsOf(freedom, now);
   const within = Math.min(max, Math.max(min, wanted));
   const step = stepOf(freedom);
@@ -143,24 +144,16 @@ export function effortOf(freedom: Freedom | undefined, from: number, to: number)
   const move = Math.abs(to - from);
   if (move < SAME) return 0;
   const kind = freedom?.kind ?? 'fixed';
-  const pieces =
-    freedom?.kind === 'shims'
-      ? (stacksOf(freedom.stock, freedom.most).find(
-          ({ height }) => Math.abs(freedom.base + freedom.way * height - to) < SAME,
-        )?.of.length ?? 1)
-      : 1;
+  const pieces = freedom?.kind === 'shims' ? (washersFor(freedom, to)?.length ?? 1) : 1;
   return WORK[kind] * Math.max(1, pieces) + move / 100;
 }
 
 /** The washers of a shim freedom that make a place; null where none do. */
-export function washersFor(
-  freedom: Extract<Freedom, { kind: 'shims' }>,
-  to: number,
-): number[] | null {
-  const stack = stacksOf(freedom.stock, freedom.most).find(
-    ({ height }) => Math.abs(freedom.base + freedom.way * height - to) < SAME,
-  );
-  return stack ? stack.of : null;
+export function washersFor(freedom: Shims, to: number): number[] | null {
+  const { base, stock, most, way } = freedom;
+  const stacks = stacksOf(stock, most);
+  const index = stacks.at((to - base) * way);
+  return index < 0 ? null : stacks.washers(index);
 }
 
 /** Every coordinate of an axle that has a freedom other than fixed. */

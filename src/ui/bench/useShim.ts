@@ -6,7 +6,8 @@ import { adviseNull } from '@/core/bumpsteer/advice';
 import type { Advice } from '@/core/bumpsteer/advice';
 import type { Opened } from '@/core/bumpsteer/nullProblem';
 import { STARTING_WANTED } from '@/core/bumpsteer/nullWanted';
-import { USUAL_STOCK, stacksOf } from '@/core/freedoms/freedoms';
+import { USUAL_STOCK } from '@/core/freedoms/freedoms';
+import { stacksOf } from '@/core/freedoms/stacks';
 import type { Freedom } from '@/core/freedoms/freedoms';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
@@ -78,7 +79,9 @@ export function useShim(build: Build, design: AxleDesign, axle: AxleName, side: 
 /** Washers that make a raise: of the usual stock where it has them, or one cut to length. */
 function onWashers(base: number, raise: number): Freedom {
   const height = Math.round(Math.abs(raise) * 1e4) / 1e4;
-  const of = stacksOf(USUAL_STOCK, 4).find((stack) => Math.abs(stack.height - height) < 0.005)?.of;
+  const stacks = stacksOf(USUAL_STOCK, 4);
+  const index = stacks.at(height);
+  const of = index < 0 ? null : stacks.washers(index);
   return {
     kind: 'shims',
     base,

@@ -13,6 +13,9 @@ const SEEN: Record<ViewName, Coordinate[]> = {
   above: ['ahead', 'out'],
 };
 
+/** Places that are drawn one by one; more are a band. */
+const MOST_MARKS = 120;
+
 /** What the selected point's freedoms are on the floor: a slot, a row of holes, a stack of washers, a thread. */
 export function FreedomMarks({
   view,
@@ -52,7 +55,7 @@ export function FreedomMarks({
           );
         }
         const places = placesOf(freedom, now);
-        if (places)
+        if (places && places.length <= MOST_MARKS)
           return (
             <g key={coordinate} data-mark={freedom.kind}>
               {places.map((value) => {
@@ -75,7 +78,7 @@ export function FreedomMarks({
             strokeWidth={7}
             strokeOpacity={0.45}
             strokeLinecap="round"
-            strokeDasharray={freedom.kind === 'thread' ? '1.5 3' : undefined}
+            strokeDasharray={freedom.kind === 'range' ? undefined : '1.5 3'}
             data-mark={freedom.kind}
           />
         );

@@ -4,7 +4,13 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { USUAL_STOCK, freedomSchema, placesOf, washersFor } from '@/core/freedoms/freedoms';
+import {
+  USUAL_STOCK,
+  freedomSchema,
+  offPlace,
+  placesOf,
+  washersFor,
+} from '@/core/freedoms/freedoms';
 import type { Freedom, FreedomKind } from '@/core/freedoms/freedoms';
 import type { AxleDesign } from '@/core/model/build';
 import { COORDINATES, pointLabel } from '@/core/model/points';
@@ -215,11 +221,7 @@ const MOST = measure('pcs', 1, 6).int('is no whole number');
 function Here({ freedom, now, unit }: { freedom: Freedom; now: number; unit: LengthUnit }) {
   const places = placesOf(freedom, now);
   const at = `${printLength(Math.round(now * 100) / 100, unit)} ${unit}`;
-  const off =
-    freedom.kind !== 'fixed' &&
-    (places
-      ? !places.some((place) => Math.abs(place - now) < 0.01)
-      : 'min' in freedom && (now < freedom.min - 1e-6 || now > freedom.max + 1e-6));
+  const off = offPlace(freedom, now) > (places ? 0.01 : 1e-6);
   const washers = freedom.kind === 'shims' ? washersFor(freedom, now) : null;
   return (
     <Typography variant="caption" component="div" color={off ? 'error' : 'text.secondary'}>
