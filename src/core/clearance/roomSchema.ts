@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { coordinate, group, label, measure, problem } from '../model/wording';
+import { coordinate, group, label, listOf, measure, problem } from '../model/wording';
 
 const size = measure('mm', 1, 5000);
 const where = {
@@ -43,7 +43,7 @@ export const wantedSchema = group({
 export type WantedRoom = z.infer<typeof wantedSchema>;
 
 export const roomSchema = group({
-  keepOuts: z.array(keepOutSchema).max(60, 'are more than 60 bodies'),
+  keepOuts: listOf(keepOutSchema, 60, 'bodies'),
   wanted: wantedSchema,
 });
 export type Room = z.infer<typeof roomSchema>;

@@ -2,10 +2,10 @@ import { FORMAT } from '../model/build';
 import type { Build } from '../model/build';
 import { checkBuild } from './check';
 import type { Checked } from '../model/problems';
-import { shown } from '../model/wording';
+import { cutTo, shown } from '../model/wording';
 
-/** A build's file is a few kB; anything past this is something else. */
-export const LARGEST_FILE = 1_000_000;
+/** A build's file is a few kB, one with everything in it under this; anything past it is something else. */
+export const LARGEST_FILE = 4_000_000;
 const DEEPEST = 12;
 
 /** Reads the text of a `havrik-build` file. Never throws; never looks at more than it must. */
@@ -38,8 +38,11 @@ export function readBuildFile(text: string): Checked<Build> {
 export const tooLarge = (bytes: number): string =>
   `the file is ${(bytes / 1e6).toFixed(1)} MB: a Havrik build is a few kB, at most ${LARGEST_FILE / 1e6} MB is read`;
 
-/** Writes a build as its file. Numbers keep every digit. */
-export const writeBuildFile = (build: Build): string => `${JSON.stringify(build, null, 2)}\n`;
+/** Writes a build as its file, spread over lines where it can then be read back. Numbers keep every digit. */
+export function writeBuildFile(build: Build): string {
+  const spread = `${JSON.stringify(build, null, 2)}\n`;
+  return spread.length <= LARGEST_FILE ? spread : `${JSON.stringify(build)}\n`;
+}
 
 /** Name for a build's file: letters and digits of its name. */
 export function fileNameOf(name: string, ending: string): string {
@@ -47,9 +50,8 @@ export function fileNameOf(name: string, ending: string): string {
     .normalize('NFKD')
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-+|-+$/gu, '')
-    .slice(0, 60);
-  return `${plain || 'build'}.${ending}`;
+    .replace(/^-+|-+$/gu, '');
+  return `${cutTo(plain, 60) || 'build'}.${ending}`;
 }
 
 function notJson(body: string, error: unknown): string {

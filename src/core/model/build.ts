@@ -6,7 +6,7 @@ import { takeOffSchema } from '../takeoff/records';
 import { askedSchema } from './asked';
 import { briefSchema } from './brief';
 import { pointSchema, pointsSchema } from './points';
-import { group, label, measure, problem, remark } from './wording';
+import { group, label, listOf, measure, problem, remark } from './wording';
 
 /** What a build is for. */
 export const USES = ['road', 'track', 'hillclimb', 'drift', 'kart', 'trail', 'free'] as const;
@@ -115,6 +115,8 @@ export const buildSchema = group({
   }),
   name: nameSchema,
   use: z.enum(USES, { error: problem }),
+  /** Whose it is, what it is for: whatever is worth knowing of it later. */
+  note: remark(1000).optional(),
   wheelbase: measure('mm', 300, 8000),
   travel: travelSchema,
   front: frontAxleSchema,
@@ -130,7 +132,7 @@ export const buildSchema = group({
   asked: askedSchema.optional(),
   /** What the layout of `front` and `rear` is called, and the layouts that are put aside. */
   layout: group(layoutName).optional(),
-  layouts: z.array(layoutSchema).max(40, 'are more than 40 layouts').optional(),
+  layouts: listOf(layoutSchema, 40, 'layouts').optional(),
 });
 
 export type Build = z.infer<typeof buildSchema>;

@@ -99,3 +99,18 @@ export const remark = (most = 120) =>
 
 /** A short name that is not empty. */
 export const label = (most = 60) => remark(most).min(1, 'is empty: give it a name');
+
+/** Text cut to at most so many letters, none of them halved; half letters are left out. */
+export function cutTo(text: string, most: number): string {
+  let cut = '';
+  for (const letter of text) {
+    if (cut.length + letter.length > most) break;
+    // Half a letter: what is left of one that something else cut through.
+    if (!/^[\ud800-\udfff]$/u.test(letter)) cut += letter;
+  }
+  return cut;
+}
+
+/** A list of at most so many; `what` they are called. */
+export const listOf = <T extends z.ZodType>(one: T, most: number, what: string) =>
+  z.array(one).max(most, `: at most ${most} ${what}; remove one first`);

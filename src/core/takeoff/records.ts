@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { COORDINATES, POINT_NAMES } from '../model/points';
 import type { PointName } from '../model/points';
-import { coordinate, group, label, measure, problem, tolerance } from '../model/wording';
+import { coordinate, group, label, listOf, measure, problem, tolerance } from '../model/wording';
 
 /** ± that a way of measuring usually has: mm, and degrees for the level. Common practice. */
 export const USUAL = { tape: 1.5, rule: 0.5, level: 0.1 } as const;
@@ -85,7 +85,7 @@ const directSchema = group({
 const distancesSchema = group({
   ...where,
   method: z.literal('distances'),
-  tapes: z.array(group({ mark: id, ...taped })).max(40, 'are more than 40 distances'),
+  tapes: listOf(group({ mark: id, ...taped }), 40, 'distances'),
   answer: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
 });
 
@@ -122,10 +122,10 @@ export type OnBench = Extract<Measured, { method: 'bench' }>;
 
 /** What was measured on the parts that exist, and how well. */
 export const takeOffSchema = group({
-  planes: z.array(planeSchema).max(40, 'are more than 40 planes'),
-  marks: z.array(markSchema).max(60, 'are more than 60 marks'),
-  between: z.array(markDistanceSchema).max(400, 'are more than 400 distances'),
-  measured: z.array(measuredSchema).max(100, 'are more than 100 points'),
+  planes: listOf(planeSchema, 40, 'planes'),
+  marks: listOf(markSchema, 60, 'marks'),
+  between: listOf(markDistanceSchema, 400, 'distances'),
+  measured: listOf(measuredSchema, 100, 'points'),
   /** ± of points that are drawn and not measured: how well brackets are placed, mm. */
   placing: mmTolerance,
 });

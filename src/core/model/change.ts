@@ -1,0 +1,29 @@
+import { buildSchema } from './build';
+import type { Build } from './build';
+import { COORDINATES, POINT_LABELS, POINT_NAMES } from './points';
+import { problemsOf } from './problems';
+import type { Problem } from './problems';
+
+/**
+ * Why a change would make a build that is not kept, in words; null where nothing is against it. Looks at
+ * the parts alone that the change touched.
+ */
+export function refusedChange(before: Build, after: Build): string | null {
+  for (const [key, schema] of Object.entries(buildSchema.shape)) {
+    const part = key as keyof Build;
+    if (after[part] === before[part]) continue;
+    const read = schema.safeParse(after[part]);
+    if (!read.success) return inWords(problemsOf(read.error)[0]);
+  }
+  return null;
+}
+
+/** `points.lowerOuter.up is 20 m away` as `Lower outer, up, is 20 m away`; a limit of a list as it is. */
+function inWords({ path, message }: Problem): string {
+  if (message.startsWith(': ')) return message.slice(2);
+  const steps = path.split('.');
+  const point = POINT_NAMES.find((name) => steps.includes(name));
+  const coordinate = COORDINATES.find((name) => steps.at(-1) === name);
+  if (point && coordinate) return `${POINT_LABELS[point]}, ${coordinate}, ${message}`;
+  return path === '' ? message : `${steps.at(-1)} ${message}`;
+}
