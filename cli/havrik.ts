@@ -5,8 +5,10 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code !== 'EPIPE') throw error;
 });
 
-process.exitCode = run(
+void run(
   process.argv.slice(2),
   (text) => process.stdout.write(text),
   (text) => process.stderr.write(text),
-);
+).then((code) => {
+  process.exitCode = code;
+});

@@ -1,18 +1,15 @@
-import { readFileSync, statSync } from 'node:fs';
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { z } from 'zod';
-import { LARGEST_FILE, readBuildFile, tooLarge } from '../src/core/file/buildFile';
 import { parseNumber } from '../src/core/model/units';
-import { describeProblems } from '../src/core/model/problems';
 import { PLANE_NAMES } from '../src/core/bumpsteer/mapPlanes';
 import type { PlaneName } from '../src/core/bumpsteer/mapPlanes';
+import { backupTo, restoreFrom } from './backup';
 import { checkReport } from './check';
+import { BadInput, readBuild } from './input';
 import { mapTable } from './map';
 import { nullReport } from './null';
+import { plain } from './plain';
 import { sweepTable } from './sweep';
-
-/** Bad input: a message for stderr and exit code 1. */
-class BadInput extends Error {}
 
 const number = (text: string): number => {
   const parsed = parseNumber(text);
@@ -51,21 +48,6 @@ const sweepOptions = z
     error: '--from is not above --to',
   });
 
-function readFile(path: string) {
-  let text: string;
-  try {
-    const { size } = statSync(path);
-    if (size > LARGEST_FILE) throw new BadInput(`${path}: ${tooLarge(size)}`);
-    text = readFileSync(path, 'utf8');
-  } catch (error) {
-    if (error instanceof BadInput) throw error;
-    throw new BadInput(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code})`);
-  }
-  const build = readBuildFile(text);
-  if (!build.ok) throw new BadInput(`${path}: refused\n${describeProblems(build.problems, 20)}`);
-  return build.value;
-}
-
 /** Options as they are wanted, or a usage error. */
 function checked<T>(schema: z.ZodType<T>, given: unknown): T {
   const options = schema.safeParse(given);
@@ -84,7 +66,9 @@ function answer(
 
 function program(print: (text: string) => void): Command {
   const havrik = new Command('havrik')
-    .description('Suspension and steering geometry from havrik-build files')
+    .description(
+      'Suspension and steering geometry from havrik-build files, and backups of all builds',
+    )
     .exitOverride();
   havrik
     .command('sweep')
@@ -98,7 +82,7 @@ function program(print: (text: string) => void): Command {
     .option('--rack <mm>', 'rack travel, + to the left', number, 0)
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
-      print(answer(file, sweepTable(readFile(file), checked(sweepOptions, given))));
+      print(answer(file, sweepTable(readBuild(file), checked(sweepOptions, given))));
     });
   havrik
     .command('null')
@@ -119,7 +103,7 @@ function program(print: (text: string) => void): Command {
     )
     .addOption(new Option('--format <format>').choices(['text', 'json']).default('text'))
     .action((file: string, given: unknown) => {
-      print(answer(file, nullReport(readFile(file), checked(nullOptions, given))));
+      print(answer(file, nullReport(readBuild(file), checked(nullOptions, given))));
     });
   havrik
     .command('map')
@@ -132,13 +116,23 @@ function program(print: (text: string) => void): Command {
     .option('--n <count>', 'places each way', number, 41)
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
-      print(answer(file, mapTable(readFile(file), checked(mapOptions, given))));
+      print(answer(file, mapTable(readBuild(file), checked(mapOptions, given))));
     });
   havrik
     .command('check')
     .description('say whether a file is sound and how much it bump-steers')
     .argument('<file>', 'a .havrik.json file')
-    .action((file: string) => print(checkReport(readFile(file))));
+    .action((file: string) => print(checkReport(readBuild(file))));
+  havrik
+    .command('backup')
+    .description('write every build, kept save and part into one new file; Havrik may be running')
+    .argument('<file>', 'a new file, as builds-2026-03-01.zip')
+    .action(async (file: string) => print(await backupTo(file)));
+  havrik
+    .command('restore')
+    .description('put a backup in the database’s place; the old one is kept. Stop Havrik first')
+    .argument('<file>', 'a backup')
+    .action(async (file: string) => print(await restoreFrom(file)));
   havrik.commands.forEach((command) =>
     command.exitOverride().configureOutput({ outputError: () => undefined }),
   );
@@ -146,18 +140,19 @@ function program(print: (text: string) => void): Command {
 }
 
 /** Runs the command line. Exit codes: 0 done, 1 bad input, 2 usage. */
-export function run(
+export async function run(
   argv: string[],
-  out: (text: string) => void,
-  err: (text: string) => void,
-): 0 | 1 | 2 {
+  print: (text: string) => void,
+  complain: (text: string) => void,
+): Promise<0 | 1 | 2> {
+  const err = (text: string) => complain(plain(text));
   try {
-    const command = program(out);
+    const command = program((text) => print(plain(text)));
     if (argv.length === 0) {
       err(command.helpInformation());
       return 2;
     }
-    command.parse(argv, { from: 'user' });
+    await command.parseAsync(argv, { from: 'user' });
     return 0;
   } catch (error) {
     if (error instanceof BadInput) {

@@ -3,21 +3,22 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { blankBuild, blankRear } from '../core/model/starts';
+import { deleteBuild, restoreBuild } from './bin';
 import {
-  UnreadableBuild,
   createBuild,
-  deleteBuild,
   duplicateBuild,
-  listBuilds,
-  listSaves,
   openBuild,
-  openSave,
-  restoreBuild,
   saveBuild,
   savedState,
   seedIfEmpty,
 } from './builds';
-import { DatabaseTrouble, database, inWords, openDatabase } from './database';
+import { database, openDatabase } from './database';
+import { listBuilds } from './list';
+import { listSaves, openSave } from './saves';
+import { DatabaseTrouble, UnreadableBuild, inWords } from './trouble';
+import { stopWriting } from './writing';
+
+const all = async () => (await listBuilds({ find: '', order: 'worked', from: 0, count: 50 })).rows;
 
 const folder = mkdtempSync(join(tmpdir(), 'havrik-db-'));
 let count = 0;
@@ -26,9 +27,7 @@ const fresh = () => join(folder, `test-${count++}`, 'havrik.sqlite');
 beforeEach(() => {
   process.env.HAVRIK_DB = fresh();
 });
-afterEach(async () => {
-  await (await database()).sequelize.close();
-});
+afterEach(stopWriting);
 
 const full = () => {
   const build = blankBuild('Number seven');
@@ -109,24 +108,25 @@ it('deletes so that it can be undone, and copies', async () => {
   expect(await deleteBuild(id)).toBe(true);
   expect(await deleteBuild(id)).toBe(false);
   expect(await savedState(id)).toBeNull();
-  expect((await listBuilds()).map((build) => build.id)).toEqual([copy?.id]);
+  expect((await all()).map((build) => build.id)).toEqual([copy?.id]);
   await restoreBuild(id);
-  expect(await listBuilds()).toHaveLength(2);
+  expect(await all()).toHaveLength(2);
   expect((await openBuild(id))?.build).toEqual(full());
 });
 
 it('loads the demonstration only into a database that never held a build', async () => {
   expect(await seedIfEmpty([full(), full()])).toBe(2);
-  for (const { id } of await listBuilds()) await deleteBuild(id);
+  for (const { id } of await all()) await deleteBuild(id);
   expect(await seedIfEmpty([full()])).toBe(0);
 });
 
 it('lists a damaged build without falling over, and says so when it is opened', async () => {
   const { id } = await createBuild(full());
   await createBuild(full());
-  const { layouts } = await database();
+  const { builds, layouts } = await database();
   await layouts.update({ geometry: '{"wheelbase":' }, { where: { buildId: id } });
-  expect((await listBuilds()).map(({ build }) => build === null).sort()).toEqual([false, true]);
+  await builds.update({ reckoned: null }, { where: { id } });
+  expect((await all()).map(({ summary }) => summary === null).sort()).toEqual([false, true]);
   await expect(openBuild(id)).rejects.toThrow(UnreadableBuild);
   await layouts.update({ geometry: '{"wheelbase":2}' }, { where: { buildId: id } });
   await expect(openBuild(id)).rejects.toThrow(/wheelbase is 2: at least 300 mm/);
@@ -154,13 +154,13 @@ describe('trouble with the database', () => {
     ['SQLITE_FULL: database or disk is full', /full or failing/],
     ['SQLITE_BUSY: database is locked', /another program/],
   ])('%s', (text, message) => {
-    expect(inWords(new Error(text)).message).toMatch(message);
-    expect(inWords(new Error(text))).toBeInstanceOf(DatabaseTrouble);
+    expect(inWords(new Error(text), '/shed/havrik.sqlite').message).toMatch(message);
+    expect(inWords(new Error(text), '/shed/havrik.sqlite')).toBeInstanceOf(DatabaseTrouble);
   });
 
   it('leaves other errors alone', () => {
     const error = new Error('something else');
-    expect(inWords(error)).toBe(error);
+    expect(inWords(error, '')).toBe(error);
   });
 });
 

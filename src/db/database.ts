@@ -1,31 +1,31 @@
-import { accessSync, constants, existsSync, mkdirSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
-import { MIGRATIONS } from './migrations';
+import { migrate } from './migrate';
 import { defineModels } from './models';
 import type { Database } from './models';
+import { ask, connect } from './raw';
+import { DatabaseTrouble, inWords, unwritable } from './trouble';
+import { assertBelongTogether } from './writeAhead';
 
-/** The database cannot be used, in words for the person who starts or uses Havrik. */
-export class DatabaseTrouble extends Error {}
-
-const databasePath = (): string =>
-  resolve(/*turbopackIgnore: true*/ process.env.HAVRIK_DB ?? 'data/havrik.sqlite');
+/** The file that builds are kept in: `HAVRIK_DB`, or `data/havrik.sqlite`. */
+export function databasePath(): string {
+  const named = process.env.HAVRIK_DB;
+  if (named?.trim() === '')
+    throw new DatabaseTrouble(
+      'HAVRIK_DB is empty: name a file, as HAVRIK_DB=/some/folder/havrik.sqlite, or leave it out',
+    );
+  return resolve(/*turbopackIgnore: true*/ named ?? 'data/havrik.sqlite');
+}
 
 /** Opens (and where needed makes) the database at `path` and brings its tables up to date. */
 export async function openDatabase(path: string): Promise<Database> {
   assertWritable(path);
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: path, logging: false });
+  await assertBelongTogether(path);
+  const sequelize = connect(path);
   try {
     // Writers do not wait for readers, and a killed process leaves whole transactions behind.
-    await sequelize.query('PRAGMA journal_mode = WAL');
-    await sequelize.query('PRAGMA foreign_keys = ON');
-    await new Umzug({
-      migrations: MIGRATIONS,
-      context: sequelize.getQueryInterface(),
-      storage: new SequelizeStorage({ sequelize }),
-      logger: undefined,
-    }).up();
+    await patiently(() => ask(sequelize, 'PRAGMA journal_mode = WAL'));
+    await migrate(sequelize, path);
   } catch (error) {
     await sequelize.close().catch(() => undefined);
     throw inWords(error, path);
@@ -33,7 +33,22 @@ export async function openDatabase(path: string): Promise<Database> {
   return defineModels(sequelize);
 }
 
+/** Tries again while another process holds the file: changing the journal does not wait by itself. */
+async function patiently<T>(work: () => Promise<T>): Promise<T> {
+  for (let tries = 0; ; tries++)
+    try {
+      return await work();
+    } catch (error) {
+      if (tries === 100 || !/SQLITE_BUSY/u.test(String(error))) throw error;
+      await new Promise((wake) => setTimeout(wake, 50));
+    }
+}
+
 function assertWritable(path: string): void {
+  if (existsSync(path) && statSync(path).isDirectory())
+    throw new DatabaseTrouble(
+      `${path} is a folder: name a file in it, as HAVRIK_DB=${path}/havrik.sqlite`,
+    );
   const folder = dirname(path);
   try {
     makeFolder(folder);
@@ -51,30 +66,17 @@ function makeFolder(folder: string): void {
   mkdirSync(folder);
 }
 
-const unwritable = (path: string): string =>
-  `Havrik cannot write to ${path}: make its folder writable, or say where else to keep builds with HAVRIK_DB=/some/folder/havrik.sqlite`;
-
-/** A driver's error as trouble with the database; anything else comes back as it is. */
-export function inWords(error: unknown, path = databasePath()): Error {
-  const text = error instanceof Error ? error.message : String(error);
-  if (/SQLITE_(READONLY|CANTOPEN|PERM)/u.test(text)) return new DatabaseTrouble(unwritable(path));
-  if (/SQLITE_FULL|SQLITE_IOERR/u.test(text))
-    return new DatabaseTrouble(`The disk that holds ${path} is full or failing`);
-  if (/SQLITE_(NOTADB|CORRUPT)/u.test(text))
-    return new DatabaseTrouble(
-      `${path} is not a database that Havrik can read: move it away, or set HAVRIK_DB to another file`,
-    );
-  if (/SQLITE_BUSY/u.test(text))
-    return new DatabaseTrouble(`${path} is in use by another program that does not let go of it`);
-  return error instanceof Error ? error : new Error(text);
-}
-
 // The server's parts are bundled apart: what they share hangs on the process.
 const globals = globalThis as { havrikDatabase?: { path: string; opened: Promise<Database> } };
 
 /** The one open database of this process. A failed opening is tried again at the next call. */
 export function database(): Promise<Database> {
-  const path = databasePath();
+  let path: string;
+  try {
+    path = databasePath();
+  } catch (error) {
+    return Promise.reject(error as Error);
+  }
   if (globals.havrikDatabase?.path !== path) {
     const opened = openDatabase(path);
     globals.havrikDatabase = { path, opened };
@@ -83,4 +85,23 @@ export function database(): Promise<Database> {
     });
   }
   return globals.havrikDatabase!.opened;
+}
+
+/** Writes what stands in the write-ahead file into the database itself, which is then all there is. */
+export async function settle({ sequelize }: Database): Promise<void> {
+  await ask(sequelize, 'PRAGMA wal_checkpoint(TRUNCATE)');
+}
+
+/** Settles and closes the database of this process, where one is open. */
+export async function closeDatabase(): Promise<void> {
+  const open = globals.havrikDatabase;
+  if (!open) return;
+  delete globals.havrikDatabase;
+  const tables = await open.opened.catch(() => null);
+  if (!tables) return;
+  try {
+    await settle(tables);
+  } finally {
+    await tables.sequelize.close();
+  }
 }

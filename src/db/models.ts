@@ -8,7 +8,12 @@ import type {
   Sequelize,
 } from 'sequelize';
 
-/** A build: what the car is called and for. Deleting one keeps its row, so that it can be undone. */
+/**
+ * A build: what the car is called and for. Deleting one keeps its row, so that it can be put back.
+ * The list reads these columns alone: when it was last saved, a `summary` (JSON) of its document, the
+ * `words` it is found by, its `worst` bump steer, degrees; `reckoned` says by which reckoning, null
+ * where it is still to be done.
+ */
 export interface BuildRow extends Model<
   InferAttributes<BuildRow>,
   InferCreationAttributes<BuildRow>
@@ -16,6 +21,11 @@ export interface BuildRow extends Model<
   id: string;
   name: string;
   use: string;
+  savedAt: CreationOptional<Date | null>;
+  summary: CreationOptional<string | null>;
+  words: CreationOptional<string | null>;
+  worst: CreationOptional<number | null>;
+  reckoned: CreationOptional<number | null>;
   createdAt: CreationOptional<Date>;
   updatedAt: CreationOptional<Date>;
   deletedAt: CreationOptional<Date | null>;
@@ -80,6 +90,11 @@ export const defineModels = (sequelize: Sequelize): Database => ({
       id: { type: DataTypes.UUID, primaryKey: true },
       name: { type: DataTypes.TEXT, allowNull: false },
       use: { type: DataTypes.TEXT, allowNull: false },
+      savedAt: DataTypes.DATE,
+      summary: DataTypes.TEXT,
+      words: DataTypes.TEXT,
+      worst: DataTypes.DOUBLE,
+      reckoned: DataTypes.INTEGER,
       createdAt: DataTypes.DATE,
       updatedAt: DataTypes.DATE,
       deletedAt: DataTypes.DATE,

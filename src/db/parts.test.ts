@@ -3,17 +3,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { partSchema } from '../core/model/parts';
 import { STARTER_SHELF } from '../core/model/starterShelf';
+import { deletePart, restorePart } from './bin';
 import { database } from './database';
-import { addPart, changePart, deletePart, listParts, restorePart, stockIfEmpty } from './parts';
+import { addPart, changePart, listParts, stockIfEmpty } from './parts';
+import { stopWriting } from './writing';
 
 const folder = mkdtempSync(join(tmpdir(), 'havrik-parts-'));
 let count = 0;
 beforeEach(() => {
   process.env.HAVRIK_DB = join(folder, `${count++}.sqlite`);
 });
-afterEach(async () => {
-  await (await database()).sequelize.close();
-});
+afterEach(stopWriting);
 
 it('starts with an invented set, once', async () => {
   await stockIfEmpty(STARTER_SHELF);

@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { describeProblems, problemsOf } from '../core/model/problems';
 import { partSchema } from '../core/model/parts';
 import type { Part } from '../core/model/parts';
-import { database } from './database';
 import type { PartRow } from './models';
+import { reading } from './reading';
 import { writing } from './writing';
 
 /** A part on the shelf. One that cannot be read says why instead. */
@@ -30,11 +30,11 @@ function shelvedOf({ id, kind, name, data }: PartRow): Shelved {
 }
 
 /** Every part on the shelf, by kind and name. */
-export async function listParts(): Promise<Shelved[]> {
-  const { parts } = await database();
-  const rows = await parts.findAll({ order: ['kind', 'name'] });
-  return rows.map(shelvedOf);
-}
+export const listParts = (): Promise<Shelved[]> =>
+  reading(async ({ parts }) => {
+    const rows = await parts.findAll({ order: ['kind', 'name'] });
+    return rows.map(shelvedOf);
+  });
 
 export const addPart = (part: Part): Promise<string> =>
   writing(async ({ parts }, transaction) => {
@@ -49,15 +49,6 @@ export const changePart = (id: string, part: Part): Promise<boolean> =>
     async ({ parts }, transaction) =>
       (await parts.update(rowOf(part), { where: { id }, transaction }))[0] > 0,
   );
-
-/** Takes a part off the shelf; `restorePart` puts it back. False when it is not there. */
-export const deletePart = (id: string): Promise<boolean> =>
-  writing(
-    async ({ parts }, transaction) => (await parts.destroy({ where: { id }, transaction })) > 0,
-  );
-
-export const restorePart = (id: string): Promise<void> =>
-  writing(({ parts }, transaction) => parts.restore({ where: { id }, transaction }));
 
 /** Puts parts on a shelf that has never held any. */
 export const stockIfEmpty = (stock: Part[]): Promise<void> =>

@@ -1,0 +1,33 @@
+import { bumpSteer } from '../bumpsteer/bumpSteer';
+import { blankBuild } from '../model/starts';
+import { prepared } from '../../test/layouts';
+import { searchable, summaryOf } from './summary';
+
+it('says what the build’s own front left wheel does', () => {
+  const build = { ...blankBuild('Seven'), note: 'for the hill' };
+  const { worst } = bumpSteer(prepared(build.front).left, build.travel)!;
+  expect(summaryOf(build)).toMatchObject({
+    use: build.use,
+    wheelbase: build.wheelbase,
+    note: 'for the hill',
+    worst,
+    problems: null,
+    travel: build.travel,
+  });
+  expect(summaryOf(build).corner.points.lowerOuter).toEqual(build.front.points.lowerOuter);
+});
+
+it('has no figure for a wheel that does not reach, and says what stands in the way of a file', () => {
+  const build = blankBuild('Short');
+  build.travel = { bump: 500, droop: 500 };
+  expect(summaryOf(build)).toMatchObject({ worst: null, verdict: null, problems: null });
+  build.front.points.lowerOuter = { ...build.front.points.upperOuter };
+  expect(summaryOf(build)).toMatchObject({
+    worst: null,
+    problems: expect.stringMatching(/one place/),
+  });
+});
+
+it('searches without accents and capitals', () => {
+  expect(searchable('  Grün  ÉTÉ\n7 ')).toBe('grun ete 7');
+});

@@ -1,0 +1,55 @@
+import { bumpSteer, judgeBumpSteer } from '../bumpsteer/bumpSteer';
+import { layoutProblems } from '../file/check';
+import { prepareAxle } from '../kinematics/axle';
+import { briefOf } from '../model/brief';
+import type { Build, FrontAxle, Travel } from '../model/build';
+import { describeProblems } from '../model/problems';
+import type { Verdict } from '../verdict/verdicts';
+
+/** What a list shows of a build without its document. */
+export interface Summary {
+  use: Build['use'];
+  /** mm. */
+  wheelbase: number;
+  note: string;
+  /** Largest toe change of the front left wheel over its travel, straight ahead, degrees; null out of reach. */
+  worst: number | null;
+  verdict: Verdict | null;
+  /** What has to be mended before it can be exported, one a line; null where nothing has. */
+  problems: string | null;
+  /** The front corner to sketch, lengths to 0.1 mm. */
+  corner: Pick<FrontAxle, 'points' | 'static' | 'tyre'>;
+  travel: Travel;
+}
+
+/** Counts the reckonings of a summary: one of another number is done anew. */
+export const RECKONING = 1;
+
+/** A build in brief. */
+export function summaryOf(build: Build): Summary {
+  const { front, travel, use, wheelbase } = build;
+  const prepared = prepareAxle(front);
+  const found = prepared.ok ? bumpSteer(prepared.axle.left, travel) : null;
+  const problems = layoutProblems(build);
+  return {
+    use,
+    wheelbase,
+    note: build.note ?? '',
+    worst: found?.worst ?? null,
+    verdict: found && judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer),
+    problems: problems.length > 0 ? describeProblems(problems) : null,
+    corner: rounded({ points: front.points, static: front.static, tyre: front.tyre }),
+    travel,
+  };
+}
+
+const rounded = <T>(value: T): T =>
+  JSON.parse(
+    JSON.stringify(value, (_, part: unknown) =>
+      typeof part === 'number' ? Math.round(part * 10) / 10 : part,
+    ),
+  ) as T;
+
+/** Text as it is searched: small letters, no accents, one space between words. */
+export const searchable = (text: string): string =>
+  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/gu, ' ').trim();
