@@ -5,4 +5,4 @@ set -euo pipefail
 cd "$(dirname "$0")"
 ./scripts/install.sh
 ./scripts/build.sh
-exec node_modules/.bin/tsx scripts/serve.ts
+exec node --import tsx scripts/serve.ts

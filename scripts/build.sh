@@ -9,6 +9,8 @@ sources() {
 }
 stamp=.next/havrik-sources
 if [ ! -f .next/BUILD_ID ] || ! sources | cmp -s - "$stamp"; then
-  NEXT_TELEMETRY_DISABLED=1 node_modules/.bin/next build
+  rm -f "$stamp"
+  # Pages of another build are told to load again.
+  HAVRIK_BUILT=$(sources | sha256sum | cut -c1-16) NEXT_TELEMETRY_DISABLED=1 node_modules/.bin/next build
   sources >"$stamp"
 fi

@@ -8,8 +8,12 @@ for tool in node npm; do
 done
 
 stamp=node_modules/.havrik-lock
-if ! cmp -s package-lock.json "$stamp"; then
-  echo "Installing packages (the database driver is compiled: a few minutes the first time) …"
-  npm ci --loglevel=error
+if cmp -s package-lock.json "$stamp"; then exit 0; fi
+# An installation that was copied without its stamp, or made by npm itself, may be just what is wanted.
+if [ -d node_modules ] && [ ! -f "$stamp" ] && node scripts/installed.mjs; then
   cp package-lock.json "$stamp"
+  exit 0
 fi
+echo "Installing packages (the database driver is compiled: a few minutes the first time) …"
+npm ci --loglevel=error
+cp package-lock.json "$stamp"
