@@ -52,7 +52,7 @@ it('duplicates and deletes, and a deletion can be undone', async () => {
   );
   await home();
   await clickButton(page, 'Delete Hillclimb single-seater');
-  await notice('deleted');
+  await notice('is in the bin');
   await until(page, `document.querySelectorAll('h2 a').length === 3`);
   expect(await names()).not.toContain('Hillclimb single-seater');
   await clickButton(page, 'Undo');
@@ -153,7 +153,7 @@ it('answers requests that no page of its own would send in words', async () => {
   expect((await put(JSON.stringify({ version: 1, savedBy: 'x', build: { a: 1 } }))).status).toBe(
     400,
   );
-  expect((await put(`{"a":"${'x'.repeat(3_000_000)}"}`)).status).toBe(413);
+  expect((await put(`{"a":"${'x'.repeat(8_100_000)}"}`)).status).toBe(413);
   expect((await fetch(`${shop.app.address}/api/builds/none`)).status).toBe(404);
   expect((await fetch(`${shop.app.address}/builds/none`)).status).toBe(404);
 });

@@ -5,7 +5,8 @@ import { Trouble } from '@/ui/Trouble';
 export default function ErrorPage({ reset }: { reset: () => void }) {
   return (
     <Trouble title="That did not work" again={reset}>
-      Havrik could not read this from its database. The server’s window says why.
+      Something went wrong in Havrik itself; builds are kept as they were. The server’s window says
+      what it was.
     </Trouble>
   );
 }

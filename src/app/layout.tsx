@@ -1,5 +1,6 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
+import { connection } from 'next/server';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import '@fontsource/atkinson-hyperlegible-next/latin-400.css';
 import '@fontsource/atkinson-hyperlegible-next/latin-ext-400.css';
@@ -15,7 +16,9 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#2a3137' };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // Pages are made when they are asked for: their scripts carry the answer's own nonce.
+  await connection();
   return (
     <html lang="en">
       <body>

@@ -1,8 +1,10 @@
-import { allBuilds } from '@/server/reading';
+import { firstBuilds } from '@/server/reading';
 import { BuildsPage } from '@/ui/pages';
+import { Unread } from '@/ui/Trouble';
 
 export const dynamic = 'force-dynamic';
 
 export default async function Home() {
-  return <BuildsPage builds={await allBuilds()} />;
+  const read = await firstBuilds();
+  return read.ok ? <BuildsPage first={read.value} /> : <Unread why={read.why} />;
 }

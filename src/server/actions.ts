@@ -8,10 +8,11 @@ import type { Part } from '../core/model/parts';
 import { describeProblems, problemsOf } from '../core/model/problems';
 import type { Problem } from '../core/model/problems';
 import { blankBuild } from '../core/model/starts';
-import { createBuild, deleteBuild, duplicateBuild, restoreBuild } from '../db/builds';
-import { DatabaseTrouble } from '../db/database';
-import { addPart, changePart, deletePart, listParts, restorePart } from '../db/parts';
+import { deleteBuild, deletePart, emptyBin, restoreBuild, restorePart } from '../db/bin';
+import { createBuild, duplicateBuild } from '../db/builds';
+import { addPart, changePart, listParts } from '../db/parts';
 import type { Shelved } from '../db/parts';
+import { DatabaseTrouble, UnreadableBuild } from '../db/trouble';
 
 /** What an action answers: its result, or a message for the builder. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; message: string };
@@ -34,7 +35,7 @@ async function answer<I, T>(
     revalidatePath('/', 'layout');
     return { ok: true, value };
   } catch (error) {
-    if (!(error instanceof DatabaseTrouble)) throw error;
+    if (!(error instanceof DatabaseTrouble || error instanceof UnreadableBuild)) throw error;
     return { ok: false, message: error.message };
   }
 }
@@ -49,15 +50,20 @@ export async function copyBuild(id: string): Promise<Answer<string>> {
   return answer(idSchema, id, async (value) => (await duplicateBuild(value))?.id ?? null);
 }
 
-/** Takes a build off the list. */
+/** Puts a build into the bin. */
 export async function removeBuild(id: string): Promise<Answer<true>> {
   return answer(idSchema, id, async (value) => (await deleteBuild(value)) && (true as const));
 }
 
-/** Puts a removed build back. */
+/** Takes a build out of the bin. */
 export async function putBack(id: string): Promise<Answer<true>> {
-  return answer(idSchema, id, async (value) => {
-    await restoreBuild(value);
+  return answer(idSchema, id, async (value) => (await restoreBuild(value)) && (true as const));
+}
+
+/** Throws away for good what was in the bin when it was shown, at the moment `seen` (ISO 8601). */
+export async function throwAway(seen: string): Promise<Answer<true>> {
+  return answer(z.iso.datetime('is not a date'), seen, async (value) => {
+    await emptyBin(new Date(value));
     return true as const;
   });
 }
@@ -83,15 +89,12 @@ export async function keepPart(id: string | null, part: Part): Promise<Answer<st
   );
 }
 
-/** Takes a part off the shelf. */
+/** Takes a part off the shelf, into the bin. */
 export async function removePart(id: string): Promise<Answer<true>> {
   return answer(idSchema, id, async (value) => (await deletePart(value)) && (true as const));
 }
 
 /** Puts a removed part back. */
 export async function putPartBack(id: string): Promise<Answer<true>> {
-  return answer(idSchema, id, async (value) => {
-    await restorePart(value);
-    return true as const;
-  });
+  return answer(idSchema, id, async (value) => (await restorePart(value)) && (true as const));
 }

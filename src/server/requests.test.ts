@@ -4,14 +4,14 @@ import { join } from 'node:path';
 import { writeBuildFile } from '../core/file/buildFile';
 import { blankBuild } from '../core/model/starts';
 import { createBuild } from '../db/builds';
-import { database } from '../db/database';
+import { stopWriting } from '../db/writing';
 import { exportBuild, getBuild, getSave, getSaves, importBuild, putBuild } from './requests';
 import type { KeptSave } from './requests';
 
 beforeAll(() => {
   process.env.HAVRIK_DB = join(mkdtempSync(join(tmpdir(), 'havrik-requests-')), 'havrik.sqlite');
 });
-afterAll(async () => (await database()).sequelize.close());
+afterAll(stopWriting);
 
 const send = (body: unknown, type = 'application/json') =>
   new Request('http://127.0.0.1/', {
@@ -70,7 +70,7 @@ it.each([
     send({ version: 1, savedBy: 'me', build: { ...build, wheelbase: -1 } }),
     /^400 build\.wheelbase is -1: at least 300 mm/,
   ],
-  ['too much', send(`"${'x'.repeat(2_100_000)}"`), /^413 .*2\.1 MB/],
+  ['too much', send(`"${'x'.repeat(8_100_000)}"`), /^413 .*8\.1 MB/],
 ])('refuses %s', async (_, request, reason) => {
   const { id } = await createBuild(build);
   expect(await message(await putBuild(id, request))).toMatch(reason);

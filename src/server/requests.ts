@@ -9,18 +9,18 @@ import {
 import { layoutProblems } from '../core/file/check';
 import { buildSchema } from '../core/model/build';
 import { describeProblems, problemsOf } from '../core/model/problems';
-import {
-  UnreadableBuild,
-  createBuild,
-  listSaves,
-  openBuild,
-  openSave,
-  saveBuild,
-} from '../db/builds';
-import type { KeptSave, Saved } from '../db/builds';
-import { DatabaseTrouble } from '../db/database';
+import { backupOf } from '../db/backup';
+import { createBuild, openBuild, saveBuild } from '../db/builds';
+import type { Saved } from '../db/builds';
+import { databasePath } from '../db/database';
+import { ORDERS, listBuilds } from '../db/list';
+import type { BuildList } from '../db/list';
+import { listSaves, openSave } from '../db/saves';
+import type { KeptSave } from '../db/saves';
+import { DatabaseTrouble, UnreadableBuild } from '../db/trouble';
+import { BUILT, BUILT_HEADER } from './built';
 
-export type { KeptSave, Saved };
+export type { BuildList, KeptSave, Saved };
 
 /** A request that cannot be answered, in words, with its HTTP status. */
 class Refused extends Error {
@@ -42,9 +42,22 @@ const saveSchema = z.strictObject({
 const PATIENCE = 64_000_000;
 
 const importSchema = z.strictObject({ text: z.string() });
+const addSchema = z.strictObject({ build: buildSchema });
+const listSchema = z.strictObject({
+  find: z.string().max(200).default(''),
+  order: z.enum(ORDERS).default('worked'),
+  from: z.coerce.number().int().min(0).default(0),
+  count: z.coerce.number().int().min(1).max(200).default(50),
+});
 
-/** Answers with JSON; trouble becomes `{ message }` in words. */
+/** Answers with JSON; trouble becomes `{ message }` in words. Every answer names the build of the program. */
 async function answering(work: () => Promise<Response>): Promise<Response> {
+  const response = await inWords(work);
+  response.headers.set(BUILT_HEADER, BUILT);
+  return response;
+}
+
+async function inWords(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {
@@ -134,6 +147,37 @@ export const exportBuild = (id: string): Promise<Response> =>
       headers: {
         'content-type': 'application/json; charset=utf-8',
         'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      },
+    });
+  });
+
+/** A stretch of the list of builds: `find`, `order`, `from`, `count` in the address. */
+export const getBuilds = (request: Request): Promise<Response> =>
+  answering(async () => {
+    const asked = Object.fromEntries(new URL(request.url).searchParams);
+    const wanted = listSchema.safeParse(asked);
+    if (!wanted.success) throw new Refused(400, describeProblems(problemsOf(wanted.error)));
+    return Response.json(await listBuilds(wanted.data));
+  });
+
+/** Adds a build as it is in a page, sound or not; answers its id and name. */
+export const addBuild = (request: Request): Promise<Response> =>
+  answering(async () => {
+    const { build } = await jsonBody(request, addSchema);
+    const { id } = await createBuild(build);
+    return Response.json({ id, name: build.name });
+  });
+
+/** A backup of everything, as a file to keep. */
+export const getBackup = (): Promise<Response> =>
+  answering(async () => {
+    const path = databasePath();
+    const { about, bytes } = await backupOf(path, path);
+    const day = about.made.slice(0, 10);
+    return new Response(Buffer.from(bytes), {
+      headers: {
+        'content-type': 'application/zip',
+        'content-disposition': `attachment; filename="havrik-${day}.zip"`,
       },
     });
   });

@@ -20,7 +20,9 @@ export function Trouble({
   return (
     <Box component="main" sx={{ maxWidth: 560, mx: 'auto', pt: 14, px: 3 }}>
       <Typography variant="h1">{title}</Typography>
-      <Typography sx={{ my: 2 }}>{children}</Typography>
+      <Typography component="div" sx={{ my: 2, whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>
+        {children}
+      </Typography>
       <Stack direction="row" spacing={1.5}>
         {again && (
           <Button variant="contained" onClick={again}>
@@ -34,3 +36,8 @@ export function Trouble({
     </Box>
   );
 }
+
+/** What the database would not give, in words. */
+export const Unread = ({ why }: { why: string }) => (
+  <Trouble title="This cannot be read">{why}</Trouble>
+);

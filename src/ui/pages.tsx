@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box';
 import dynamic from 'next/dynamic';
+import '@/workers/unevaluated';
 
 /**
  * The screens as the browser alone draws them. The bench measures its floor before it draws anything,
@@ -31,3 +32,8 @@ export const ShelfPage = dynamic(
     loading,
   },
 );
+
+export const BinPage = dynamic(() => import('./bin/BinPage').then((module) => module.BinPage), {
+  ssr: false,
+  loading,
+});

@@ -17,20 +17,21 @@ export function useActions() {
     startTransition(async () => {
       const answer = await action().catch((): Answer<T> => ({
         ok: false,
-        message: 'Havrik’s server does not answer.',
+        message:
+          'Havrik’s server does not answer. If it was updated meanwhile, load this page again.',
       }));
       if (answer.ok) then?.(answer.value);
       else say(answer.message);
     });
-  /** Tells that something is gone, with a way to get it back. */
-  const offerUndo = (message: string, back: () => Promise<Answer<unknown>>) =>
+  /** Tells that something is gone, with a way to get it back; `then` when it is back. */
+  const offerUndo = (message: string, back: () => Promise<Answer<unknown>>, then?: () => unknown) =>
     enqueueSnackbar(message, {
       action: (key) => (
         <Button
           color="inherit"
           onClick={() => {
             closeSnackbar(key);
-            run(back);
+            run(back, () => void then?.());
           }}
         >
           Undo

@@ -1,3 +1,4 @@
+import './unevaluated';
 import { expose } from 'comlink';
 import { armsFromCamber } from '../core/arms/armsFromCamber';
 import type { ArmsFinding } from '../core/arms/armsFromCamber';

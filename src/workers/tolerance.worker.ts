@@ -1,3 +1,4 @@
+import './unevaluated';
 import { expose } from 'comlink';
 import { prepareAxle } from '../core/kinematics/axle';
 import type { AxleName, Build, Side } from '../core/model/build';

@@ -23,11 +23,13 @@ import { TracePanel } from '../traces/TracePanel';
 import { useStable } from '../useStable';
 import { Caution } from './Caution';
 import { KeysHelp } from './KeysHelp';
+import { SaveNotes } from './SaveNotes';
 import { StationPanel } from './StationPanel';
 import { StationRail } from './StationRail';
 import { TopBar } from './TopBar';
 import { WhichWheel } from './WhichWheel';
 import { createBuildStore } from './buildStore';
+import { afterDeparture, isLeaving } from './departures';
 import { Beside, Column, Desk, Middle, Under, Whole } from './frame';
 import { useAutosave } from './useAutosave';
 import { useBands } from './useBands';
@@ -43,14 +45,25 @@ import { useTrial } from './useTrial';
 import { AT_REST, useView } from './viewStore';
 import type { Station } from './viewStore';
 
-/** One open build: floor, pad, readouts and trace around the station that is open. */
-export function Bench({ id, version, build }: Opened) {
+/**
+ * One open build: floor, pad, readouts and trace around the station that is open. Where this window has
+ * just left the same build, what was typed there is sent first.
+ */
+export function Bench(opened: Opened) {
+  const [current, setCurrent] = useState(() => (isLeaving(opened.id) ? null : opened));
+  useEffect(() => {
+    if (!current) void afterDeparture(opened).then(setCurrent);
+  }, [current, opened]);
+  return current ? <BenchOf {...current} /> : null;
+}
+
+function BenchOf({ id, version, build }: Opened) {
   const { enqueueSnackbar } = useSnackbar();
   const [store] = useState(() =>
-    createBuildStore(build, ({ name }) =>
-      enqueueSnackbar(`“${name}” is frozen: nothing was changed. Go on with a copy of it.`, {
+    createBuildStore(build, (why) =>
+      enqueueSnackbar(why, {
         variant: 'warning',
-        key: 'frozen',
+        key: 'refused',
         preventDuplicate: true,
       }),
     ),
@@ -68,7 +81,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const edit = useBuild((state) => state.edit);
   const view = useView();
   const { show, side, unit } = view;
-  useAutosave(context, id, version);
+  const saving = useAutosave(context, id, version);
   const files = useFiles();
   const [help, setHelp] = useState(false);
   const [opened] = useState(build);
@@ -272,6 +285,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           <Caution />
         </div>
       </Beside>
+      <SaveNotes saving={saving} />
       <KeysHelp open={help} onClose={() => setHelp(false)} />
     </Whole>
   );

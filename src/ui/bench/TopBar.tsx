@@ -17,7 +17,7 @@ import { nameSchema } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { PAPER, VERDICT } from '../theme';
 import { LayoutsButton } from '../layouts/LayoutsButton';
-import { useSaveState } from './useAutosave';
+import { SaveMark } from './SaveMark';
 import { useBuild, useBuildContext, useHistory } from './useBuildStore';
 
 export interface MenuEntry {
@@ -126,32 +126,6 @@ function BuildName() {
         }}
       />
     </Tooltip>
-  );
-}
-
-function SaveMark() {
-  const save = useSaveState();
-  const failed = save.kind === 'failed';
-  return (
-    <Box
-      component="span"
-      role="status"
-      data-save={save.kind}
-      sx={{
-        fontSize: 13,
-        ml: 1,
-        color: failed ? VERDICT.bad : 'text.secondary',
-        fontWeight: failed ? 600 : 400,
-        overflow: 'hidden',
-        textOverflow: 'ellipsis',
-      }}
-    >
-      {failed
-        ? `Not saved: ${save.why}. Trying again.`
-        : save.kind === 'saved'
-          ? 'Saved'
-          : 'Saving…'}
-    </Box>
   );
 }
 

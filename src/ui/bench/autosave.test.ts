@@ -3,10 +3,17 @@ import { createAutosave } from './autosave';
 import type { SaveState } from './autosave';
 
 const build = (wheelbase: number) => ({ ...blankBuild('x'), wheelbase });
-const requests: { url: string; body: { version: number; build: { wheelbase: number } } }[] = [];
+const requests: {
+  url: string;
+  keepalive?: boolean;
+  body: { version: number; build: { wheelbase: number } };
+}[] = [];
 let answers: (() => Promise<Response>)[] = [];
 const states: SaveState[] = [];
 const kept = jest.fn();
+const updated = jest.fn();
+const onSaved = jest.fn();
+const drafts: (number | null)[] = [];
 
 const json = (value: unknown, status = 200) =>
   Promise.resolve(new Response(JSON.stringify(value), { status }));
@@ -18,8 +25,10 @@ function make() {
     version: 1,
     savedBy: 'me',
     onState: (state) => states.push(state),
-    onSaved: () => undefined,
+    onSaved,
     onKept: kept,
+    onUpdated: updated,
+    onDraft: (draft) => drafts.push(draft?.build.wheelbase ?? null),
   });
 }
 
@@ -28,10 +37,17 @@ beforeEach(() => {
   requests.length = 0;
   states.length = 0;
   answers = [];
-  kept.mockClear();
+  drafts.length = 0;
+  jest.resetAllMocks();
+  globalThis.reportError = jest.fn();
   globalThis.fetch = (url, options) => {
-    requests.push({ url: String(url), body: JSON.parse(String(options?.body)) as never });
-    return (answers.shift() ?? saved(requests.length + 1))();
+    const { body, keepalive, signal } = options!;
+    requests.push({ url: String(url), keepalive, body: JSON.parse(String(body)) as never });
+    const answer = (answers.shift() ?? saved(requests.length + 1))();
+    const given = new Promise<never>((_, reject) =>
+      signal!.addEventListener('abort', () => reject(new DOMException('late', 'AbortError'))),
+    );
+    return Promise.race([answer, given]);
   };
 });
 afterEach(() => jest.useRealTimers());
@@ -120,11 +136,103 @@ it('does not take the kept build’s name back when more was typed meanwhile', a
   });
 });
 
-it('keeps saying so when the build was deleted elsewhere', async () => {
+it('says so when the build was deleted elsewhere, does not knock for ever, and goes on in a new one', async () => {
   answers = [() => json({ outcome: 'gone' })];
   const autosave = make();
   autosave.changed(build(1));
-  await jest.advanceTimersByTimeAsync(300);
-  expect(states.at(-1)).toMatchObject({ kind: 'failed', why: expect.stringMatching(/deleted/) });
+  await jest.advanceTimersByTimeAsync(60_000);
+  expect(states.at(-1)).toEqual({ kind: 'gone' });
+  expect(requests).toHaveLength(1);
   expect(autosave.isClean()).toBe(false);
+  autosave.goOnIn('new');
+  await jest.advanceTimersByTimeAsync(300);
+  expect(requests.at(-1)).toMatchObject({ url: '/api/builds/new', body: { version: 1 } });
+  expect(autosave.isClean()).toBe(true);
+});
+
+it('is not failed by whoever is told of a save', async () => {
+  onSaved.mockImplementation(() => {
+    throw new Error('Channel is closed');
+  });
+  const autosave = make();
+  autosave.changed(build(1));
+  await jest.advanceTimersByTimeAsync(10_000);
+  expect(requests).toHaveLength(1);
+  expect(states.at(-1)).toEqual({ kind: 'saved' });
+  expect(globalThis.reportError).toHaveBeenCalledTimes(1);
+});
+
+it('sends what is left when it is stopped, says nothing more and tries no more', async () => {
+  const autosave = make();
+  autosave.changed(build(1));
+  const stopped = autosave.stop();
+  await jest.advanceTimersByTimeAsync(0);
+  await stopped;
+  expect(requests.map(({ body }) => body.build.wheelbase)).toEqual([1]);
+  expect(drafts.at(-1)).toBeNull();
+
+  answers = [() => Promise.reject(new TypeError('fetch failed'))];
+  const failing = make();
+  failing.changed(build(2));
+  const said = states.length;
+  await failing.stop();
+  await jest.advanceTimersByTimeAsync(60_000);
+  expect(requests).toHaveLength(2);
+  expect(states).toHaveLength(said);
+  expect(drafts.at(-1)).toBe(2);
+});
+
+it('gives a server that hangs ten seconds, then says so and tries again', async () => {
+  answers = [() => new Promise<Response>(() => undefined)];
+  const autosave = make();
+  autosave.changed(build(1));
+  await jest.advanceTimersByTimeAsync(10_400);
+  expect(states.at(-1)).toEqual({ kind: 'failed', why: 'Havrik’s server does not answer' });
+  expect(autosave.isClean()).toBe(false);
+  await jest.advanceTimersByTimeAsync(2_400);
+  expect(states.at(-1)).toEqual({ kind: 'saved' });
+});
+
+it('waits for a change where the server does not take the build as it is', async () => {
+  answers = [() => json({ message: 'build.layouts: at most 40 layouts' }, 400)];
+  const autosave = make();
+  autosave.changed(build(1));
+  await jest.advanceTimersByTimeAsync(60_000);
+  expect(requests).toHaveLength(1);
+  expect(states.at(-1)).toEqual({ kind: 'refused', why: 'layouts: at most 40 layouts' });
+  autosave.changed(build(2));
+  await jest.advanceTimersByTimeAsync(300);
+  expect(states.at(-1)).toEqual({ kind: 'saved' });
+});
+
+it('keeps a draft of what is typed until the server has it', async () => {
+  const autosave = make();
+  autosave.changed(build(1));
+  autosave.changed(build(2));
+  expect(drafts).toEqual([1, 2]);
+  await jest.advanceTimersByTimeAsync(300);
+  expect(drafts).toEqual([1, 2, null]);
+});
+
+it('lets a page that is going away send only what browsers then let through', async () => {
+  const autosave = make();
+  autosave.changed(build(1));
+  await autosave.flush();
+  autosave.changed({ ...build(2), note: 'ü'.repeat(40_000) });
+  await autosave.flush();
+  expect(requests.map(({ keepalive }) => keepalive)).toEqual([true, false]);
+});
+
+it('tells when the server is of another build of the program', async () => {
+  answers = [
+    () =>
+      Promise.resolve(
+        new Response('{"outcome":"newer"}', { headers: { 'x-havrik-built': 'another' } }),
+      ),
+  ];
+  const autosave = make();
+  autosave.changed(build(1));
+  await jest.advanceTimersByTimeAsync(300);
+  expect(updated).toHaveBeenCalled();
+  expect(states.at(-1)).toMatchObject({ kind: 'refused', why: expect.stringMatching(/Reload/) });
 });

@@ -1,12 +1,14 @@
 import { produce } from 'immer';
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
-import type { Build, Layout } from '@/core/model/build';
+import type { Build } from '@/core/model/build';
+import { refusedChange } from '@/core/model/change';
 import { frozenTouched, replaceBuild } from '@/core/model/layouts';
 
 /**
  * The open build and its undo history. Edits that carry the same `step` (one visit to one cell, say)
- * are one step back. An edit that would change a frozen layout is refused.
+ * are one step back. An edit that would change a frozen layout, or make a build that is not kept, is
+ * refused.
  */
 export interface BuildState {
   build: Build;
@@ -15,7 +17,7 @@ export interface BuildState {
   replace: (build: Build) => void;
 }
 
-export function createBuildStore(build: Build, onFrozen?: (layout: Layout) => void) {
+export function createBuildStore(build: Build, onRefused?: (why: string) => void) {
   let lastStep: string | undefined;
   let joins = false;
   const store = createStore<BuildState>()(
@@ -26,8 +28,11 @@ export function createBuildStore(build: Build, onFrozen?: (layout: Layout) => vo
           const before = get().build;
           const after = produce(before, (draft) => void change(draft as Build));
           const frozen = frozenTouched(before, after);
-          if (frozen) {
-            onFrozen?.(frozen);
+          const refused = frozen
+            ? `“${frozen.name}” is frozen: nothing was changed. Go on with a copy of it.`
+            : notDone(refusedChange(before, after));
+          if (refused !== null) {
+            onRefused?.(refused);
             return;
           }
           joins = step !== undefined && step === lastStep;
@@ -67,3 +72,5 @@ export function createBuildStore(build: Build, onFrozen?: (layout: Layout) => vo
 }
 
 export type BuildStore = ReturnType<typeof createBuildStore>;
+
+const notDone = (why: string | null): string | null => why && `Not done: ${why}.`;

@@ -5,14 +5,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { formatDistanceToNow } from 'date-fns';
 import Link from 'next/link';
-import { useMemo } from 'react';
-import { bumpSteer, judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
-import { layoutProblems } from '@/core/file/check';
-import { prepareAxle } from '@/core/kinematics/axle';
-import { briefOf } from '@/core/model/brief';
-import type { Build } from '@/core/model/build';
-import { describeProblems } from '@/core/model/problems';
 import type { Listed } from '@/server/reading';
+import type { Summary } from '@/core/summary/summary';
 import { MEMBERS, drawnAsTyped, onFloor, viewBox, wheelOutlines } from '../floor/drawing';
 import { PAPER, SLATE } from '../theme';
 import { VerdictMark } from '../verdict';
@@ -32,12 +26,12 @@ export function BuildRow({
   /** Says why something cannot be done. */
   onRefuse: (why: string) => void;
 }) {
-  const { id, name, build, updatedAt } = listed;
-  const problems = useMemo(() => (build ? layoutProblems(build) : []), [build]);
+  const { id, name, summary, updatedAt } = listed;
+  const problems = summary?.problems;
   return (
     <Box
-      component="li"
       sx={{
+        height: 1,
         display: 'flex',
         alignItems: 'center',
         gap: 2.5,
@@ -49,7 +43,7 @@ export function BuildRow({
       }}
     >
       <Box sx={{ width: 168, height: 104, bgcolor: SLATE.ground, flex: 'none' }}>
-        {build && <Sketch build={build} />}
+        {summary && <Sketch summary={summary} />}
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography variant="h2" component="h2" noWrap>
@@ -57,12 +51,12 @@ export function BuildRow({
             {name}
           </Link>
         </Typography>
-        {build ? <Standing build={build} /> : <Damaged />}
+        {summary ? <Standing summary={summary} /> : <Damaged />}
         <Typography variant="caption" color="text.secondary" suppressHydrationWarning>
           Last worked on {formatDistanceToNow(new Date(updatedAt), { addSuffix: true })}
         </Typography>
       </Box>
-      {build && (
+      {summary && (
         <>
           <Button size="small" onClick={onCopy} disabled={busy} aria-label={`Duplicate ${name}`}>
             Duplicate
@@ -70,11 +64,8 @@ export function BuildRow({
           <Button
             size="small"
             aria-label={`Export ${name}`}
-            {...(problems.length > 0
-              ? {
-                  onClick: () =>
-                    onRefuse(`Mend “${name}” before exporting:\n${describeProblems(problems)}`),
-                }
+            {...(problems
+              ? { onClick: () => onRefuse(`Mend “${name}” before exporting:\n${problems}`) }
               : { component: 'a', href: `/api/builds/${id}/file` })}
           >
             Export
@@ -98,28 +89,30 @@ const Damaged = () => (
   <Typography color="error">This build cannot be read from the database.</Typography>
 );
 
-function Standing({ build }: { build: Build }) {
-  const found = useMemo(() => {
-    const prepared = prepareAxle(build.front);
-    return prepared.ok ? bumpSteer(prepared.axle.left, build.travel) : null;
-  }, [build]);
+function Standing({ summary }: { summary: Summary }) {
+  const { use, wheelbase, worst, verdict, note } = summary;
   return (
     <Typography component="div" variant="body2">
-      {build.use}, wheelbase {build.wheelbase} mm.{' '}
-      {found ? (
+      {use}, wheelbase {wheelbase} mm.{' '}
+      {worst !== null && verdict !== null ? (
         <>
-          Front left bump steer {found.worst.toFixed(2)}° at worst, straight ahead,{' '}
-          <VerdictMark verdict={judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer)} />
+          Front left bump steer {worst.toFixed(2)}° at worst, straight ahead,{' '}
+          <VerdictMark verdict={verdict} />
         </>
       ) : (
         'The front wheel does not reach its whole travel.'
+      )}
+      {note && (
+        <Typography component="div" variant="body2" color="text.secondary" noWrap>
+          {note}
+        </Typography>
       )}
     </Typography>
   );
 }
 
 /** The front corner from the front, small. */
-function Sketch({ build: { front, travel } }: { build: Build }) {
+function Sketch({ summary: { corner: front, travel } }: { summary: Summary }) {
   const drawn = drawnAsTyped(front.points, front.static);
   const box = viewBox('front', 1, front, front.points, travel);
   const at = (name: keyof typeof drawn.at) => onFloor('front', 1, drawn.at[name]);

@@ -123,7 +123,7 @@ export interface Box {
 export function viewBox(
   view: ViewName,
   mirror: 1 | -1,
-  design: AxleDesign,
+  design: Pick<AxleDesign, 'static' | 'tyre'>,
   points: Points,
   travel: Travel,
 ): Box {

@@ -3,13 +3,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { PART_KINDS } from '@/core/model/parts';
 import type { Part, PartKind } from '@/core/model/parts';
 import { keepPart, putPartBack, removePart } from '@/server/actions';
 import type { Shelved } from '@/server/reading';
+import { Page, PageLink } from '../Page';
 import { PAPER } from '../theme';
 import { useActions } from '../useActions';
 import { PartDialog } from './PartDialog';
@@ -32,22 +32,14 @@ export function ShelfPage({ parts }: { parts: Shelved[] }) {
   const remove = ({ id, name }: Shelved) =>
     run(
       () => removePart(id),
-      () => offerUndo(`“${name}” is off the shelf.`, () => putPartBack(id)),
+      () => offerUndo(`“${name}” is in the bin.`, () => putPartBack(id)),
     );
   return (
-    <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 3, pt: 6, pb: 8 }}>
-      <Box sx={{ display: 'flex', alignItems: 'flex-end', gap: 1.5, mb: 3 }}>
-        <Box sx={{ flex: 1 }}>
-          <Typography variant="h1">Parts shelf</Typography>
-          <Typography color="text.secondary">
-            What you have or know, for any build. A build takes a copy, so a change here changes no
-            build. Loads are what sellers state: nobody has checked them here.
-          </Typography>
-        </Box>
-        <Button component={Link} href="/" variant="outlined">
-          All builds
-        </Button>
-      </Box>
+    <Page
+      title="Parts shelf"
+      about="What you have or know, for any build. A build takes a copy, so a change here changes no build. Loads are what sellers state: nobody has checked them here."
+      actions={<PageLink href="/">All builds</PageLink>}
+    >
       {PART_KINDS.map((kind) => (
         <Kind
           key={kind}
@@ -67,7 +59,7 @@ export function ShelfPage({ parts }: { parts: Shelved[] }) {
           onKeep={keep}
         />
       )}
-    </Box>
+    </Page>
   );
 }
 

@@ -3,6 +3,8 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { buildAt } from '@/server/reading';
 import { Bench } from '@/ui/pages';
+import { Unread } from '@/ui/Trouble';
+import { InTheBin } from '@/ui/bin/InTheBin';
 
 export const dynamic = 'force-dynamic';
 
@@ -11,12 +13,18 @@ type Props = { params: Promise<{ id: string }> };
 const open = cache(buildAt);
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const opened = await open((await params).id);
-  return { title: opened?.build.name ?? 'Not found' };
+  const read = await open((await params).id);
+  const name = read.ok && read.value && 'build' in read.value && read.value.build.build.name;
+  return { title: name || 'Not found' };
 }
 
 export default async function BuildPage({ params }: Props) {
-  const opened = await open((await params).id);
-  if (!opened) notFound();
-  return <Bench {...opened} />;
+  const read = await open((await params).id);
+  if (!read.ok) return <Unread why={read.why} />;
+  if (!read.value) notFound();
+  return 'build' in read.value ? (
+    <Bench key={read.value.build.id} {...read.value.build} />
+  ) : (
+    <InTheBin id={read.value.id} name={read.value.binned} />
+  );
 }

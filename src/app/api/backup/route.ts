@@ -1,0 +1,5 @@
+import { getBackup } from '@/server/requests';
+
+export const dynamic = 'force-dynamic';
+
+export const GET = () => getBackup();
