@@ -10,7 +10,8 @@ sources() {
 stamp=.next/havrik-sources
 if [ ! -f .next/BUILD_ID ] || ! sources | cmp -s - "$stamp"; then
   rm -f "$stamp"
-  # Pages of another build are told to load again.
-  HAVRIK_BUILT=$(sources | sha256sum | cut -c1-16) NEXT_TELEMETRY_DISABLED=1 node_modules/.bin/next build
+  # Pages of another build are told to load again. Every page is made when it is asked for: none is made now.
+  HAVRIK_BUILT=$(sources | sha256sum | cut -c1-16) NEXT_TELEMETRY_DISABLED=1 \
+    node_modules/.bin/next build --experimental-build-mode compile
   sources >"$stamp"
 fi

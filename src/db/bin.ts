@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op } from './driver';
 import type { Model, ModelStatic, Transaction } from 'sequelize';
 import { DAYS_IN_BIN } from '../core/model/bin';
 import type { Database } from './models';

@@ -1,4 +1,4 @@
-import { Op, col, fn, literal, where } from 'sequelize';
+import { Op, col, fn, literal, where } from './driver';
 import type { WhereOptions } from 'sequelize';
 import { RECKONING, searchable } from '../core/summary/summary';
 import type { Summary } from '../core/summary/summary';

@@ -1,6 +1,5 @@
-import { Transaction } from 'sequelize';
 import type { Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
+import { SequelizeStorage, Transaction, Umzug } from './driver';
 import { MIGRATIONS } from './migrations';
 import type { Migration } from './migrations';
 import { DatabaseTrouble } from './trouble';

@@ -1,4 +1,4 @@
-import { DataTypes } from 'sequelize';
+import { DataTypes } from './driver';
 import type { QueryInterface, Transaction } from 'sequelize';
 
 /** One step of the tables. `up` does all its work within the transaction it is given. */

@@ -1,4 +1,4 @@
-import { DataTypes } from 'sequelize';
+import { DataTypes } from './driver';
 import type {
   CreationOptional,
   InferAttributes,

@@ -1,12 +1,13 @@
-import { QueryTypes, Sequelize } from 'sequelize';
+import type { Sequelize as Connection } from 'sequelize';
+import { QueryTypes, Sequelize } from './driver';
 
 /** A connection to the database file at `path`, outside the tables' models. */
-export const connect = (path: string): Sequelize =>
+export const connect = (path: string): Connection =>
   new Sequelize({ dialect: 'sqlite', storage: path, logging: false });
 
 /** The rows of one query. */
 export const ask = <Row extends object>(
-  sequelize: Sequelize,
+  sequelize: Connection,
   sql: string,
   replacements: Record<string, unknown> = {},
 ): Promise<Row[]> => sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements });
@@ -14,7 +15,7 @@ export const ask = <Row extends object>(
 /** Runs `work` over a connection of its own to the file at `path`. */
 export async function apart<T>(
   path: string,
-  work: (sequelize: Sequelize) => Promise<T>,
+  work: (sequelize: Connection) => Promise<T>,
 ): Promise<T> {
   const sequelize = connect(path);
   try {

@@ -1,5 +1,6 @@
 import { Mutex } from 'async-mutex';
-import { Transaction } from 'sequelize';
+import type { Transaction as Work } from 'sequelize';
+import { Transaction } from './driver';
 import { closeDatabase, database, databasePath, settle } from './database';
 import type { Database } from './models';
 import { inWords } from './trouble';
@@ -19,7 +20,7 @@ const REST = 2000;
  * this process take turns: waiting inside SQLite would hold the threads the others need to finish.
  */
 export async function writing<T>(
-  work: (tables: Database, transaction: Transaction) => Promise<T>,
+  work: (tables: Database, transaction: Work) => Promise<T>,
 ): Promise<T> {
   const tables = await database();
   return turn.runExclusive(async () => {

@@ -19,7 +19,7 @@ export type Answer<T> = { ok: true; value: T } | { ok: false; message: string };
 
 const idSchema = z.uuid('is not one of Havrik’s');
 
-/** Runs a database action on validated input; trouble comes back in words. */
+/** Changes the database on validated input, and what pages show of it; trouble comes back in words. */
 async function answer<I, T>(
   schema: z.ZodType<I>,
   input: unknown,
@@ -28,12 +28,17 @@ async function answer<I, T>(
 ): Promise<Answer<T>> {
   const parsed = schema.safeParse(input);
   if (!parsed.success) return { ok: false, message: refusal(problemsOf(parsed.error)) };
+  const answered = await inWords(() => act(parsed.data));
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}
+
+async function inWords<T>(act: () => Promise<T | null | false>): Promise<Answer<T>> {
   try {
-    const value = await act(parsed.data);
-    if (value === null || value === false)
-      return { ok: false, message: 'That is not there any more.' };
-    revalidatePath('/', 'layout');
-    return { ok: true, value };
+    const value = await act();
+    return value === null || value === false
+      ? { ok: false, message: 'That is not there any more.' }
+      : { ok: true, value };
   } catch (error) {
     if (!(error instanceof DatabaseTrouble || error instanceof UnreadableBuild)) throw error;
     return { ok: false, message: error.message };
@@ -70,7 +75,7 @@ export async function throwAway(seen: string): Promise<Answer<true>> {
 
 /** The parts shelf. */
 export async function shelf(): Promise<Answer<Shelved[]>> {
-  return answer(z.void(), undefined, listParts);
+  return inWords(listParts);
 }
 
 const changeSchema = z.strictObject({ id: idSchema.nullable(), part: partSchema });

@@ -15,10 +15,7 @@ const loading = () => (
   </Box>
 );
 
-export const BuildsPage = dynamic(
-  () => import('./builds/BuildsPage').then((module) => module.BuildsPage),
-  { ssr: false, loading },
-);
+export { BuildsPage } from './builds/BuildsPage';
 
 export const Bench = dynamic(() => import('./bench/Bench').then((module) => module.Bench), {
   ssr: false,

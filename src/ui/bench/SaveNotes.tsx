@@ -85,7 +85,12 @@ function Note({
   children: ReactNode;
 }) {
   return (
-    <Alert severity={severity} action={actions} elevation={3} sx={{ alignItems: 'center' }}>
+    <Alert
+      severity={severity}
+      action={actions}
+      elevation={3}
+      sx={{ alignItems: 'center', '& .MuiButton-root': { whiteSpace: 'nowrap' } }}
+    >
       {children}
     </Alert>
   );
@@ -99,5 +104,5 @@ const Notes = styled('div')(({ theme }) => ({
   zIndex: theme.zIndex.snackbar,
   display: 'grid',
   gap: 8,
-  width: 'min(760px, calc(100vw - 32px))',
+  width: 'min(860px, calc(100vw - 32px))',
 }));

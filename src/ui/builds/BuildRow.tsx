@@ -52,8 +52,15 @@ export function BuildRow({
           </Link>
         </Typography>
         {summary ? <Standing summary={summary} /> : <Damaged />}
-        <Typography variant="caption" color="text.secondary" suppressHydrationWarning>
+        <Typography
+          variant="caption"
+          component="div"
+          color="text.secondary"
+          noWrap
+          suppressHydrationWarning
+        >
           Last worked on {formatDistanceToNow(new Date(updatedAt), { addSuffix: true })}
+          {summary?.note && `. ${summary.note}`}
         </Typography>
       </Box>
       {summary && (
@@ -90,22 +97,17 @@ const Damaged = () => (
 );
 
 function Standing({ summary }: { summary: Summary }) {
-  const { use, wheelbase, worst, verdict, note } = summary;
+  const { use, wheelbase, worst, verdict } = summary;
   return (
     <Typography component="div" variant="body2">
       {use}, wheelbase {wheelbase} mm.{' '}
       {worst !== null && verdict !== null ? (
         <>
-          Front left bump steer {worst.toFixed(2)}° at worst, straight ahead,{' '}
+          Bump steer front left, straight ahead: {worst.toFixed(2)}°{' '}
           <VerdictMark verdict={verdict} />
         </>
       ) : (
         'The front wheel does not reach its whole travel.'
-      )}
-      {note && (
-        <Typography component="div" variant="body2" color="text.secondary" noWrap>
-          {note}
-        </Typography>
       )}
     </Typography>
   );

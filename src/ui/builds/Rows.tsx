@@ -25,8 +25,10 @@ export function Rows({
   const rows = useWindowVirtualizer({
     count,
     estimateSize: () => ROW,
-    overscan: 4,
+    overscan: 2,
     scrollMargin: top,
+    // As many as a usual window holds are drawn by the server.
+    initialRect: { width: 1280, height: 700 },
   });
   const items = rows.getVirtualItems();
   const [from, to] = [items.at(0)?.index ?? 0, items.at(-1)?.index ?? 0];

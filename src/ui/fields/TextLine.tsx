@@ -4,19 +4,22 @@ import TextField from '@mui/material/TextField';
 import { useRef, useState } from 'react';
 import type { z } from 'zod';
 
-/** A short line of text, kept while it is typed; where it is not allowed what was there before holds. */
+/** A short text, kept while it is typed; where it is not allowed what was there before holds. */
 export function TextLine({
   label,
   value,
   schema,
   onValue,
   width = 160,
+  lines = 1,
 }: {
   label: string;
   value: string;
   schema: z.ZodType<string>;
   onValue: (value: string) => void;
-  width?: number;
+  width?: number | string;
+  /** How many lines are seen; a text of more than one may have more. */
+  lines?: number;
 }) {
   const [text, setText] = useState<string | null>(null);
   const start = useRef(value);
@@ -26,6 +29,9 @@ export function TextLine({
     <TextField
       label={label}
       value={text ?? value}
+      multiline={lines > 1}
+      minRows={lines}
+      maxRows={lines > 1 ? 8 : undefined}
       onChange={(event) => {
         setText(event.target.value);
         const parsed = schema.safeParse(event.target.value);

@@ -13,6 +13,7 @@ import type { LengthUnit } from '@/core/model/units';
 import { lockOf, steerForCircle } from '@/core/steering/lock';
 import { overallWidthOf, raiseChassis } from '@/core/upright/place';
 import { LengthField, PlainField } from '../../fields/NumberField';
+import { TextLine } from '../../fields/TextLine';
 import { PAPER, VERDICT } from '../../theme';
 import { FIELD, Fields, Section } from './parts';
 
@@ -178,6 +179,19 @@ export function Car({ build, unit, onEdit, onBrief }: Props) {
           />
         </Limit>
       </Fields>
+      <TextLine
+        label="Note: whose it is, what it is for"
+        value={build.note ?? ''}
+        schema={buildSchema.shape.note.unwrap()}
+        onValue={(note) =>
+          onEdit((b) => {
+            if (note === '') delete b.note;
+            else b.note = note;
+          }, 'note')
+        }
+        width="100%"
+        lines={2}
+      />
       <Reached build={build} />
     </Section>
   );
