@@ -5,6 +5,8 @@ import Papa from 'papaparse';
 import reference from '../src/core/kinematics/fixtures/double-wishbone.json';
 import { writeBuildFile } from '../src/core/file/buildFile';
 import { blankBuild } from '../src/core/model/starts';
+import { createBuild } from '../src/db/builds';
+import { stopWriting } from '../src/db/writing';
 import { pointsFromTuples } from '../src/test/layouts';
 import { run } from './main';
 
@@ -215,6 +217,8 @@ describe('exit codes', () => {
 
   it.each([
     ['a missing file', ['check', join(folder, 'none.json')], /cannot be read \(ENOENT\)/],
+    ['a file without end', ['check', '/dev/zero'], /at most 4 MB/],
+    ['a folder', ['check', folder], /is a folder/],
     ['a truncated file', ['check', cut], /cut off/],
     ['a huge file', ['check', file('huge.json', ' '.repeat(4_100_000))], /4\.0 MB/],
     ['another file', ['sweep', join(__dirname, '../package.json')], /not a Havrik build/],
@@ -245,5 +249,50 @@ describe('exit codes', () => {
     const write = jest.spyOn(process.stdout, 'write').mockReturnValue(true);
     expect((await havrik('--help')).code).toBe(0);
     write.mockRestore();
+  });
+});
+
+it('prints names that a file chose without obeying them', async () => {
+  const build = { ...blankBuild('x'), name: 'Red \u001b[31mcar\u0007' };
+  const { out } = await havrik('check', file('red.havrik.json', writeBuildFile(build)));
+  expect(out).toContain('Red \ufffd[31mcar\ufffd');
+  expect((await havrik('check', `${folder}/\u001b[2J.json`)).err).not.toContain('\u001b');
+});
+
+describe('backup and restore', () => {
+  const database = join(folder, 'shed.sqlite');
+  beforeAll(async () => {
+    process.env.HAVRIK_DB = database;
+    await createBuild(blankBuild('Kept'));
+    await stopWriting();
+  });
+  afterAll(() => {
+    delete process.env.HAVRIK_DB;
+  });
+
+  it('say what they did, and where the old one is', async () => {
+    const to = join(folder, 'shed.zip');
+    expect(await havrik('backup', to)).toEqual({
+      code: 0,
+      out: `1 build of ${database} backed up into ${to}\n`,
+      err: '',
+    });
+    const { code, out } = await havrik('restore', to);
+    expect(code).toBe(0);
+    expect(out).toMatch(/^1 build restored from .*shed\.zip, made \d+ \w+ \d{4}, \d\d:\d\d, into /);
+    expect(out).toMatch(/What was there before is kept as .*shed\.sqlite\.before-\d{8}T\d{6}\n$/);
+  });
+
+  it('say what is in the way, and nothing else', async () => {
+    expect(await havrik('backup', join(folder, 'shed.zip'))).toMatchObject({
+      code: 1,
+      out: '',
+      err: expect.stringMatching(/is there already: name another file\n$/),
+    });
+    expect(await havrik('restore', demo)).toMatchObject({
+      code: 1,
+      err: expect.stringMatching(/is not a backup of Havrik’s/),
+    });
+    expect((await havrik('restore')).code).toBe(2);
   });
 });

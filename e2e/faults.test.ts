@@ -1,4 +1,5 @@
-import { chmodSync, chownSync, mkdirSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { chmodSync, chownSync, copyFileSync, existsSync, mkdirSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { Sequelize } from 'sequelize';
@@ -128,4 +129,89 @@ it('says so when its port is in use, and takes another when none was asked for',
   expect(one.address).not.toBe(two.address);
   await one.stop();
   await two.stop();
+});
+
+/** Runs `scripts/serve.ts` as ./demo.sh does, and waits until it says where it is or ends. */
+function startScript(env: Record<string, string>) {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/serve.ts'], {
+    cwd: join(__dirname, '..'),
+    env: { ...process.env, ...env },
+  });
+  let said = '';
+  const done = new Promise<number | null>((resolve) => child.on('exit', (code) => resolve(code)));
+  const at = new Promise<string>((resolve) => {
+    const hear = (data: Buffer) => {
+      said += data.toString();
+      const address = /http:\/\/127\.0\.0\.1:\d+/u.exec(said)?.[0];
+      if (address) resolve(address);
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+  });
+  return { child, at, end: async () => ({ code: await done, said }) };
+}
+
+it.each([
+  ['a port that is none', { PORT: '65536' }, /PORT=65536 is not a port: .* from 1 to 65535/],
+  ['a port in letters', { PORT: 'http' }, /PORT=http is not a port/],
+  ['a folder for a database', { HAVRIK_DB: folder }, /is a folder: name a file in it/],
+  ['no name for a database', { HAVRIK_DB: '' }, /HAVRIK_DB is empty: name a file/],
+])('ends with words when it is given %s', async (_, env, words) => {
+  const { code, said } = await startScript(env).end();
+  expect(code).toBe(1);
+  expect(said).toMatch(words);
+  expect(said).not.toMatch(/\n\s+at /);
+});
+
+it('takes any port for PORT=0', async () => {
+  const { child, at, end } = startScript({ PORT: '0', HAVRIK_DB: join(folder, 'any.sqlite') });
+  expect((await fetch(await at)).status).toBe(200);
+  child.kill('SIGTERM');
+  expect((await end()).code).toBe(0);
+});
+
+it('lets go of port and database when whoever started it is killed', async () => {
+  const path = join(folder, 'orphan.sqlite');
+  const { child, at, end } = startScript({ PORT: '0', HAVRIK_DB: path });
+  const address = await at;
+  child.kill('SIGKILL');
+  await end();
+  for (let waited = 0; waited < 10_000; waited += 100) {
+    if (!(await fetch(address).catch(() => null))) break;
+    await new Promise((wake) => setTimeout(wake, 100));
+  }
+  await expect(fetch(address)).rejects.toThrow();
+  expect(existsSync(`${path}-wal`)).toBe(false);
+});
+
+it('starts twice at once on a new file, and both answer', async () => {
+  for (let round = 0; round < 2; round++) {
+    const path = join(folder, `twice-${round}.sqlite`);
+    const pair = await Promise.all([start(path), start(path)]);
+    for (const { address } of pair) {
+      expect((await fetch(address)).status).toBe(200);
+      expect(await (await fetch(`${address}/api/builds`)).json()).toMatchObject({ all: 2 });
+    }
+    for (const running of pair) await running.stop();
+  }
+});
+
+it('is one file after a stop: a copy of it alone holds every build', async () => {
+  const path = join(folder, 'one.sqlite');
+  const app = await start(path);
+  await fetch(`${app.address}/api/builds`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ build: blankBuild('Third') }),
+  });
+  await app.stop();
+  expect(existsSync(`${path}-wal`)).toBe(false);
+  const copy = join(folder, 'copy.sqlite');
+  copyFileSync(path, copy);
+  const again = await start(copy);
+  expect(await (await fetch(`${again.address}/api/builds`)).json()).toMatchObject({
+    all: 3,
+    rows: [{ name: 'Third' }, {}, {}],
+  });
+  await again.stop();
 });

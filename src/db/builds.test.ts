@@ -94,6 +94,14 @@ describe('saving', () => {
     expect((await savedState(id))?.version).toBe(13);
   });
 
+  it('does not write an old format over a newer one', async () => {
+    const { id } = await createBuild(full());
+    const { layouts } = await database();
+    await layouts.update({ format: 2 }, { where: { buildId: id } });
+    expect(await saveBuild(id, 1, full(), 'tab-1')).toEqual({ outcome: 'newer' });
+    expect((await layouts.findOne({ where: { buildId: id } }))?.format).toBe(2);
+  });
+
   it('says so when the build has been deleted', async () => {
     const { id } = await createBuild(full());
     await deleteBuild(id);
@@ -105,6 +113,12 @@ it('deletes so that it can be undone, and copies', async () => {
   const { id } = await createBuild(full());
   const copy = await duplicateBuild(id);
   expect(copy?.build.name).toBe('Number seven (copy)');
+  const long = await createBuild({ ...full(), name: `${'x'.repeat(72)}🏁🏁🏁` });
+  const { name } = (await duplicateBuild(long.id))!.build;
+  expect(name.length).toBeLessThanOrEqual(80);
+  expect(name).toMatch(/^x{72}( \(copy\)|🏁.*)$/u);
+  await deleteBuild(long.id);
+  await deleteBuild((await all()).find((row) => row.name === name)!.id);
   expect(await deleteBuild(id)).toBe(true);
   expect(await deleteBuild(id)).toBe(false);
   expect(await savedState(id)).toBeNull();
@@ -208,5 +222,5 @@ describe('kept saves', () => {
     expect((await openSave(id, kept[0].id))!.wheelbase).toBe(2000 + 5 * 205);
     expect(await listSaves(other)).toEqual([]);
     expect(await openSave(other, kept[0].id)).toBeNull();
-  });
+  }, 60_000);
 });

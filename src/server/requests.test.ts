@@ -1,11 +1,22 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import { writeBuildFile } from '../core/file/buildFile';
 import { blankBuild } from '../core/model/starts';
 import { createBuild } from '../db/builds';
 import { stopWriting } from '../db/writing';
-import { exportBuild, getBuild, getSave, getSaves, importBuild, putBuild } from './requests';
+import {
+  addBuild,
+  exportBuild,
+  getBackup,
+  getBuild,
+  getBuilds,
+  getSave,
+  getSaves,
+  importBuild,
+  putBuild,
+} from './requests';
 import type { KeptSave } from './requests';
 
 beforeAll(() => {
@@ -79,4 +90,33 @@ it.each([
 it('knows no build by a wrong address', async () => {
   expect(await message(await getBuild('../secrets'))).toMatch(/^404/);
   expect(await message(await getBuild('7c0e3a52-6f43-4d0c-9a53-5d3b8d1f0c11'))).toMatch(/deleted/);
+});
+
+it('exports a build whose name is cut through a letter', async () => {
+  const name = `Racer ${'\ud83c'}`;
+  const { id } = await createBuild({ ...build, name });
+  const file = await exportBuild(id);
+  expect(file.headers.get('content-disposition')).toContain('racer.havrik.json');
+});
+
+it('lists builds, and refuses to be asked for anything', async () => {
+  const list = (asked: string) => getBuilds(new Request(`http://127.0.0.1/api/builds?${asked}`));
+  const { rows } = (await (await list('count=2&order=name')).json()) as { rows: unknown[] };
+  expect(rows).toHaveLength(2);
+  for (const asked of ['count=100000', 'from=-1', 'order=shoe-size', 'more=1'])
+    expect((await list(asked)).status).toBe(400);
+});
+
+it('adds a build that is not sound yet', async () => {
+  const draft = structuredClone(build);
+  draft.front.points.lowerOuter = { ...draft.front.points.upperOuter };
+  const { id } = (await (await addBuild(send({ build: draft }))).json()) as { id: string };
+  expect(await (await getBuild(id)).json()).toMatchObject({ version: 1, build: draft });
+  expect((await addBuild(send({ build: { ...draft, wheelbase: 1 } }))).status).toBe(400);
+});
+
+it('hands out a backup', async () => {
+  const answer = await getBackup();
+  const entries = unzipSync(new Uint8Array(await answer.arrayBuffer()));
+  expect(Object.keys(entries)).toEqual(['about.json', 'havrik.sqlite']);
 });

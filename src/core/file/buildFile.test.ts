@@ -2,7 +2,9 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
+import { startingRoom } from '../clearance/roomSchema';
 import type { Build } from '../model/build';
+import { POINT_NAMES } from '../model/points';
 import { describeProblems } from '../model/problems';
 import { blankBuild, blankRear } from '../model/starts';
 import { LARGEST_FILE, fileNameOf, readBuildFile, writeBuildFile } from './buildFile';
@@ -110,6 +112,33 @@ describe('build files', () => {
     );
   });
 
+  it('reads back what it wrote, also of a build that fills a file', () => {
+    const { front } = blankBuild('x');
+    const at = { ahead: 0, out: 0.123456789, up: 1 / 3 };
+    const keepOuts = Array.from({ length: 60 }, (_, i) => ({
+      id: `${i}`,
+      name: 'Tube',
+      axle: 'front' as const,
+      kind: 'box' as const,
+      middle: at,
+      size: { ahead: 5, out: 5, up: 5 },
+    }));
+    const layouts = Array.from({ length: 40 }, (_, i) => {
+      const freedom = { kind: 'choices' as const, at: Array<number>(40).fill(1 / 3) };
+      const each = { ahead: freedom, out: freedom, up: freedom };
+      const freedoms = Object.fromEntries(POINT_NAMES.map((name) => [name, each]));
+      return { id: `${i}`, name: 'Way', front: { ...front, freedoms } };
+    });
+    const build = { ...blankBuild('Full'), layouts, room: { ...startingRoom(), keepOuts } };
+    const text = writeBuildFile(build as never);
+    expect(JSON.stringify(build, null, 2).length).toBeGreaterThan(1_500_000);
+    expect(readBuildFile(text)).toEqual({ ok: true, value: build });
+    // Spread over lines this would be more than is read.
+    const fuller = { ...build, layouts: [...layouts, ...layouts, ...layouts] };
+    expect(JSON.stringify(fuller, null, 2).length).toBeGreaterThan(LARGEST_FILE);
+    expect(writeBuildFile(fuller as never).length).toBeLessThan(LARGEST_FILE);
+  });
+
   it('does not count brackets inside text as nesting', () => {
     expect(said(withChange((b) => (b.name = `"${'[{'.repeat(15)}\\`)))).toBe('accepted');
   });
@@ -131,5 +160,8 @@ describe('file names', () => {
     ['../../etc/passwd', 'etc-passwd.havrik.json'],
     ['Ä 2½', 'a-21-2.havrik.json'],
     ['???', 'build.havrik.json'],
+    [`${'x'.repeat(59)}𝔊`, `${'x'.repeat(59)}g.havrik.json`],
+    [`${'x'.repeat(59)}𐌰`, `${'x'.repeat(59)}.havrik.json`],
+    ['half \ud83c', 'half.havrik.json'],
   ])('%s → %s', (name, file) => expect(fileNameOf(name, 'havrik.json')).toBe(file));
 });

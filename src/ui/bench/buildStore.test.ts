@@ -45,3 +45,24 @@ it('makes no step of an edit that changes nothing', () => {
   set(bench, 413);
   expect(bench.store.temporal.getState().pastStates).toHaveLength(0);
 });
+
+it('refuses what would not be kept, says so, and leaves the build as it was', () => {
+  const said: string[] = [];
+  const bench = createBuildStore(blankBuild('x'), (why) => said.push(why));
+  const { build } = bench.store.getState();
+  bench.store.getState().edit((draft) => void (draft.front.points.lowerOuter.out = 12_000));
+  bench.store.getState().edit(
+    (draft) =>
+      void (draft.layouts = Array.from({ length: 41 }, (_, i) => ({
+        id: `${i}`,
+        name: 'Copy',
+        front: draft.front,
+      }))),
+  );
+  expect(said).toEqual([
+    expect.stringMatching(/^Not done: .*points lie within 10 m\.$/),
+    'Not done: at most 40 layouts; remove one first.',
+  ]);
+  expect(bench.store.getState().build).toBe(build);
+  expect(bench.store.temporal.getState().pastStates).toHaveLength(0);
+});
