@@ -15,6 +15,7 @@ import { sensitivities } from '../src/core/tolerance/sensitivity';
 import { prepared } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
 import { armsToFind, finderRatio, nullQuality, rodToFind, withRoom } from './benchLayouts';
+import { listInChromium } from './benchList';
 import { inChromium } from './benchPage';
 
 /**
@@ -105,6 +106,7 @@ async function main(): Promise<void> {
   }
 
   await inChromium();
+  await listInChromium();
 }
 
 void main();

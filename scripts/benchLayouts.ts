@@ -1,9 +1,12 @@
 import fc from 'fast-check';
 import type { NullFinding } from '../src/core/bumpsteer/findNull';
 import { startingRoom } from '../src/core/clearance/roomSchema';
+import type { Freedoms } from '../src/core/freedoms/freedoms';
+import type { Build } from '../src/core/model/build';
+import { COORDINATES, POINT_NAMES } from '../src/core/model/points';
 import { blankBuild } from '../src/core/model/starts';
 import { anyLayout } from '../src/test/layouts';
-import { leastRangeByChance } from '../src/test/leastRange';
+import { leastRangeByChance, seeded } from '../src/test/leastRange';
 
 /** The tie rod's ends in slots; with `all` the outer end also ahead, and on washers. */
 export function rodToFind(all: boolean) {
@@ -135,5 +138,24 @@ export function withRoom() {
       },
     ],
   };
+  return build;
+}
+
+/** A build with so many coordinates, the tie rod's first, on stocks of so many washers, at most 6 of each. */
+export function withWashers(coordinates: number, washers: number): Build {
+  const build = blankBuild('Washers');
+  const next = seeded(7);
+  const places = [...POINT_NAMES]
+    .sort((a, b) => Number(b.startsWith('tieRod')) - Number(a.startsWith('tieRod')))
+    .flatMap((point) => COORDINATES.map((coordinate) => ({ point, coordinate })));
+  const freedoms: Freedoms = (build.front.freedoms = {});
+  for (const { point, coordinate } of places.slice(0, coordinates))
+    (freedoms[point] ??= {})[coordinate] = {
+      kind: 'shims',
+      base: build.front.points[point][coordinate],
+      stock: Array.from({ length: washers }, () => Math.round(5 + next() * 1200) / 100),
+      most: 6,
+      way: 1,
+    };
   return build;
 }

@@ -3,9 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
-import { browse, clickButton, newPage, openBuild, openStation, start } from '../e2e/havrik';
+import { withWashers } from './benchLayouts';
+import { browse, clickButton, newPage, openBuild, openStation, settled, start } from '../e2e/havrik';
 
-/** Time from a keystroke in a point to the frame in which floor and trace have followed. */
+/** What the built application does in a browser: keystrokes, bands, dragging, size. */
 export async function inChromium(): Promise<void> {
   const app = await start(join(mkdtempSync(join(tmpdir(), 'havrik-bench-')), 'havrik.sqlite'));
   const browser = await browse();
@@ -31,9 +32,26 @@ export async function inChromium(): Promise<void> {
   await fresh.page.close();
 
   await page.bringToFront();
-  await page.focus('#tieRodOuter-up');
   // The TypeScript runner marks functions with a helper that the page does not have.
+  await page.evaluateOnNewDocument('globalThis.__name = (marked) => marked');
   await page.evaluate('globalThis.__name = (marked) => marked');
+  console.log(`keystroke to drawn floor and trace: ${await keystroke(page)}`);
+  await bandsInWorker(page);
+  await dragging(page);
+  await worstWashers(page, app.address);
+  const sum = (urls: string[]) => urls.reduce((total, url) => total + (sizes.get(url) ?? 0), 0);
+  const workers = [...sizes.keys()].filter((url) => !own.includes(url));
+  console.log(
+    `bench page’s JavaScript: ${(sum(own) / 1000).toFixed(0)} kB compressed (gzip), ` +
+      `and ${(sum(workers) / 1000).toFixed(0)} kB in its worker`,
+  );
+  await browser.close();
+  await app.stop();
+}
+
+/** Time from a keystroke in the outer tie-rod joint to the frame in which floor and trace have followed. */
+async function keystroke(page: Page): Promise<string> {
+  await page.focus('#tieRodOuter-up');
   const times = await page.evaluate(async () => {
     const input = document.activeElement as HTMLInputElement;
     const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
@@ -58,20 +76,31 @@ export async function inChromium(): Promise<void> {
     return results.slice(10);
   });
   const median = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1];
-  console.log(
-    `keystroke to drawn floor and trace: ${median(times.map((t) => t.script)).toFixed(1)} ms of script, ` +
-      `${median(times.map((t) => t.paint)).toFixed(1)} ms to the painted frame (median of ${times.length})`,
+  return (
+    `${median(times.map((t) => t.script)).toFixed(1)} ms of script, ` +
+    `${median(times.map((t) => t.paint)).toFixed(1)} ms to the painted frame (median of ${times.length})`
   );
-  await bandsInWorker(page);
-  await dragging(page);
-  const sum = (urls: string[]) => urls.reduce((total, url) => total + (sizes.get(url) ?? 0), 0);
-  const workers = [...sizes.keys()].filter((url) => !own.includes(url));
-  console.log(
-    `bench page’s JavaScript: ${(sum(own) / 1000).toFixed(0)} kB compressed (gzip), ` +
-      `and ${(sum(workers) / 1000).toFixed(0)} kB in its worker`,
-  );
-  await browser.close();
-  await app.stop();
+}
+
+/** The same with the most washers that a build may ask for: four coordinates of 12 washers, and all of 20. */
+async function worstWashers(page: Page, address: string): Promise<void> {
+  for (const [coordinates, washers] of [
+    [4, 12],
+    [27, 20],
+  ]) {
+    const response = await fetch(`${address}/api/builds`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ build: withWashers(coordinates, washers) }),
+    });
+    const { id } = (await response.json()) as { id: string };
+    await settled(page);
+    await page.goto(`${address}/builds/${id}`, { waitUntil: 'networkidle0' });
+    await page.waitForSelector('[data-trace="toe"] [data-curve="toe"]');
+    console.log(
+      `keystroke with ${coordinates} coordinates of ${washers} washers, at most 6: ${await keystroke(page)}`,
+    );
+  }
 }
 
 /** Frames while a joint is dragged over the floor, three views, curve and clearances following. */

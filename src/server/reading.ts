@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { STRETCH } from '../core/summary/stretch';
 import { binnedName, listBin } from '../db/bin';
 import type { Binned } from '../db/bin';
 import { openBuild } from '../db/builds';
@@ -20,9 +21,6 @@ async function inWords<T>(work: () => Promise<T>): Promise<Read<T>> {
     return { ok: false, why: error.message };
   }
 }
-
-/** How many builds a list asks for at a time. */
-export const STRETCH = 50;
 
 /** The builds that were worked on last. */
 export const firstBuilds = (): Promise<Read<BuildList>> =>

@@ -9,6 +9,7 @@ import {
 import { layoutProblems } from '../core/file/check';
 import { buildSchema } from '../core/model/build';
 import { describeProblems, problemsOf } from '../core/model/problems';
+import { STRETCH } from '../core/summary/stretch';
 import { backupOf } from '../db/backup';
 import { createBuild, openBuild, saveBuild } from '../db/builds';
 import type { Saved } from '../db/builds';
@@ -47,7 +48,7 @@ const listSchema = z.strictObject({
   find: z.string().max(200).default(''),
   order: z.enum(ORDERS).default('worked'),
   from: z.coerce.number().int().min(0).default(0),
-  count: z.coerce.number().int().min(1).max(200).default(50),
+  count: z.coerce.number().int().min(1).max(200).default(STRETCH),
 });
 
 /** Answers with JSON; trouble becomes `{ message }` in words. Every answer names the build of the program. */

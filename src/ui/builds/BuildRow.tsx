@@ -47,7 +47,7 @@ export function BuildRow({
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography variant="h2" component="h2" noWrap>
-          <Link href={`/builds/${id}`} style={{ color: 'inherit' }}>
+          <Link href={`/builds/${id}`} prefetch={false} style={{ color: 'inherit' }}>
             {name}
           </Link>
         </Typography>

@@ -66,10 +66,10 @@ export function BuildsPage({ first }: { first: BuildList }) {
       about="Wishbones, uprights and racks for one-off chassis: set the points, cycle the wheel, shim the bump steer away."
       actions={
         <>
-          <Button component={Link} href="/shelf">
+          <Button component={Link} href="/shelf" prefetch={false}>
             Parts shelf
           </Button>
-          <Button component={Link} href="/bin">
+          <Button component={Link} href="/bin" prefetch={false}>
             Bin
           </Button>
           <Button component="a" href="/api/backup">

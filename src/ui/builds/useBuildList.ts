@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { STRETCH } from '@/core/summary/stretch';
 import type { BuildList, Listed } from '@/server/reading';
 import { useStable } from '../useStable';
 
@@ -15,8 +16,6 @@ interface Shown extends Omit<BuildList, 'rows'> {
   stretches: ReadonlyMap<number, Listed[]>;
 }
 
-/** Rows asked for at a time. */
-const STRETCH = 50;
 /** Rest after a key before a search is sent, ms. */
 const REST = 120;
 

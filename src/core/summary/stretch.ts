@@ -1,0 +1,2 @@
+/** How many builds of a list are asked for at a time. */
+export const STRETCH = 24;
