@@ -4,7 +4,15 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
 import { withWashers } from './benchLayouts';
-import { browse, clickButton, newPage, openBuild, openStation, settled, start } from '../e2e/havrik';
+import {
+  browse,
+  clickButton,
+  newPage,
+  openBuild,
+  openStation,
+  settled,
+  start,
+} from '../e2e/havrik';
 
 /** What the built application does in a browser: keystrokes, bands, dragging, size. */
 export async function inChromium(): Promise<void> {

@@ -1,7 +1,16 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { IN_SPACE, browse, newPage, openBuild, openStation, start } from '../e2e/havrik';
+import {
+  IN_SPACE,
+  browse,
+  clickButton,
+  newPage,
+  openBuild,
+  openStation,
+  settled,
+  start,
+} from '../e2e/havrik';
 
 /** Takes the pictures in docs/screenshots/ from the demonstration builds. */
 async function main(): Promise<void> {
@@ -79,8 +88,14 @@ async function main(): Promise<void> {
     await page.waitForSelector(`[role=tab][aria-selected=true]::-p-text(${tab})`);
     await shoot(name);
   }
+  await settled(page);
   await page.goto(`${app.address}/shelf`, { waitUntil: 'networkidle0' });
   await shoot('shelf');
+  await page.goto(app.address, { waitUntil: 'networkidle0' });
+  await clickButton(page, 'Delete Hillclimb single-seater');
+  await page.waitForSelector('::-p-text(is in the bin)');
+  await page.goto(`${app.address}/bin`, { waitUntil: 'networkidle0' });
+  await shoot('bin');
   await browser.close();
   await app.stop();
 }
