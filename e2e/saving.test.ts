@@ -182,10 +182,15 @@ describe('what was typed', () => {
     const note = 'textarea:not([aria-hidden])';
     await page.waitForSelector(note);
     await page.click(note);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('a');
+    await page.keyboard.up('Control');
     await page.keyboard.type('for the coast road');
     await lookAtShelf();
     await settled(page);
-    await page.type(note, ', in June');
+    await page.focus(note);
+    await page.keyboard.press('End');
+    await page.keyboard.type(', in June');
     await settled(page);
     expect((await stored(id)).build.note).toBe('for the coast road, in June');
     expect(await all()).toHaveLength(2);

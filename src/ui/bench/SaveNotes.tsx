@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import type { ReactNode } from 'react';
 import { useSaveState } from './useAutosave';
 import type { Saving } from './useAutosave';
@@ -99,10 +99,10 @@ function Note({
 const Notes = styled('div')(({ theme }) => ({
   position: 'fixed',
   bottom: 16,
-  left: '50%',
-  transform: 'translateX(-50%)',
+  // Beside the rail, and not over the caution.
+  left: 164,
   zIndex: theme.zIndex.snackbar,
   display: 'grid',
   gap: 8,
-  width: 'min(860px, calc(100vw - 32px))',
+  width: 'min(832px, calc(100vw - 180px))',
 }));

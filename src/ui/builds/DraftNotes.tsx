@@ -2,7 +2,7 @@
 
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { abandonedDrafts, dropDraft } from '../bench/drafts';

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { memo } from 'react';
 import type { Build } from '@/core/model/build';
 import { copyLayout } from '@/core/model/layouts';

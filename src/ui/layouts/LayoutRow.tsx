@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import type { Build, Layout } from '@/core/model/build';
 import { nameLayout, openLayout, removeLayout } from '@/core/model/layouts';
 import { label } from '@/core/model/wording';

@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { format, isToday } from 'date-fns';
+import { format } from 'date-fns/format';
+import { isToday } from 'date-fns/isToday';
 import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
 import { z } from 'zod';

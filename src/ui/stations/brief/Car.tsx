@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -179,19 +180,21 @@ export function Car({ build, unit, onEdit, onBrief }: Props) {
           />
         </Limit>
       </Fields>
-      <TextLine
-        label="Note: whose it is, what it is for"
-        value={build.note ?? ''}
-        schema={buildSchema.shape.note.unwrap()}
-        onValue={(note) =>
-          onEdit((b) => {
-            if (note === '') delete b.note;
-            else b.note = note;
-          }, 'note')
-        }
-        width="100%"
-        lines={2}
-      />
+      <Box sx={{ my: 1.25 }}>
+        <TextLine
+          label="Note: whose it is, what it is for"
+          value={build.note ?? ''}
+          schema={buildSchema.shape.note.unwrap()}
+          onValue={(note) =>
+            onEdit((b) => {
+              if (note === '') delete b.note;
+              else b.note = note;
+            }, 'note')
+          }
+          width="100%"
+          lines={2}
+        />
+      </Box>
       <Reached build={build} />
     </Section>
   );
