@@ -15,7 +15,7 @@ try {
     ([name, { version }]) => wanted[name]?.version === version,
   );
   const missing = Object.entries(wanted).some(
-    ([name, { optional }]) => name !== '' && !optional && !there[name],
+    ([name, { optional, devOptional }]) => name !== '' && !optional && !devOptional && !there[name],
   );
   const intact = Object.keys(there).every(
     (name) =>

@@ -58,7 +58,7 @@ it('is made while the database is in use, and brings every build back', async ()
 it('goes where there is no database yet, and from a bare database file', async () => {
   await createBuild(blankBuild('One'));
   await stopWriting();
-  const elsewhere = at('new.sqlite');
+  const elsewhere = at('new/folder/havrik.sqlite');
   expect(await restoreFrom(path, elsewhere)).toEqual({ builds: 1, made: null, kept: null });
   expect(await namesIn(elsewhere)).toEqual(['One']);
 });

@@ -11,10 +11,11 @@ import {
   statSync,
   writeSync,
 } from 'node:fs';
+import { dirname } from 'node:path';
 import { promisify } from 'node:util';
 import { unzipSync, zip } from 'fflate';
 import { z } from 'zod';
-import { openDatabase, settle } from './database';
+import { makeFolder, openDatabase, settle } from './database';
 import { apart, ask, isWhole } from './raw';
 import { DatabaseTrouble, inWords } from './trouble';
 import { assertBelongTogether, writeAheadOf } from './writeAhead';
@@ -139,6 +140,7 @@ export async function restoreFrom(file: string, path: string): Promise<Restored>
   const { database, about } = contentsOf(file);
   const fresh = part(path, 'restoring');
   try {
+    makeFolder(dirname(path));
     const out = openSync(fresh, 'wx');
     try {
       for (let at = 0; at < database.length;) at += writeSync(out, database, at);

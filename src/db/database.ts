@@ -60,7 +60,7 @@ function assertWritable(path: string): void {
 }
 
 /** Makes a folder and those above it. (Node's own recursive form never returns on some mounts.) */
-function makeFolder(folder: string): void {
+export function makeFolder(folder: string): void {
   if (existsSync(folder)) return;
   makeFolder(dirname(folder));
   mkdirSync(folder);
