@@ -39,6 +39,10 @@ const LEAST_PART = 1e-6;
 const LARGEST_TURN = 0.25;
 const EQUATION_COUNT = 6;
 
+const TRAVEL = 0;
+const STEER = 1;
+const MOST = 2;
+
 /** How a row is read. */
 const LENGTH = 0;
 const SIDEWAYS = 1;
@@ -74,8 +78,8 @@ export class FreeCorner {
   private readonly centre = new Float64Array(3);
   private readonly centre0: Vec;
   private readonly spindle0: Vec;
-  private travel = 0;
-  private steer = 0;
+  /** Travel and steering where the upright stands, and how far it may turn in a search, rad. */
+  private readonly state = new Float64Array(3);
   private readonly kept = new Float64Array(14);
 
   private readonly rows = new Float64Array(36);
@@ -202,7 +206,7 @@ export class FreeCorner {
     if (u >= 0) return add(this.three(this.now, u), this.three(this.centre, 0));
     const c = this.chassisNames.indexOf(name);
     const at = this.three(this.chassis, c);
-    return c === this.steered ? add(at, scale(this.steering, this.steer)) : at;
+    return c === this.steered ? add(at, scale(this.steering, this.state[STEER])) : at;
   }
 
   /** What gives out on the straight way from ride height to a position; null where it can be reached. */
@@ -220,7 +224,11 @@ export class FreeCorner {
       solveFactored(transposed, 6, order, load, force);
       for (let i = 1; i < 5; i++) if (Math.abs(force[i]) > Math.abs(force[most])) most = i;
     }
-    return { member: this.members[most], lastTravel: this.travel, lastSteer: this.steer };
+    return {
+      member: this.members[most],
+      lastTravel: this.state[TRAVEL],
+      lastSteer: this.state[STEER],
+    };
   }
 
   private three(list: Float64Array, index: number): Vec {
@@ -231,31 +239,33 @@ export class FreeCorner {
     this.turned.fill(0);
     this.turned[0] = this.turned[4] = this.turned[8] = 1;
     for (let i = 0; i < 3; i++) this.centre[i] = this.centre0[i];
-    this.travel = 0;
-    this.steer = 0;
+    this.state[TRAVEL] = 0;
+    this.state[STEER] = 0;
   }
 
   /** Goes from where the upright stands to a position, in parts that Newton's method follows surely. */
   private walkTo(travel: number, steer: number): boolean {
     if (this.side === 0) return false;
-    const travel0 = this.travel;
-    const steer0 = this.steer;
+    const travel0 = this.state[TRAVEL];
+    const steer0 = this.state[STEER];
     const far = Math.max(Math.abs(travel - travel0), Math.abs(steer - steer0));
     if (far === 0) return true;
     let done = 0;
     let part = 1;
     while (done < 1) {
       const next = done + part >= 1 - 1e-12 ? 1 : done + part;
-      const dt = travel0 + next * (travel - travel0) - this.travel;
-      const ds = steer0 + next * (steer - steer0) - this.steer;
+      const dt = travel0 + next * (travel - travel0) - this.state[TRAVEL];
+      const ds = steer0 + next * (steer - steer0) - this.state[STEER];
       this.keep();
       for (let i = 0; i < 6; i++) this.twist[i] = this.perTravel[i] * dt + this.perSteer[i] * ds;
-      const turn = Math.hypot(this.twist[3], this.twist[4], this.twist[5]);
+      const turn = sizeOf(this.twist, 3);
       if (turn < LARGEST_TURN) {
         this.move();
-        this.travel = next === 1 ? travel : travel0 + next * (travel - travel0);
-        this.steer = next === 1 ? steer : steer0 + next * (steer - steer0);
-        if (this.solve(0.5 * turn + 0.01) && this.sideOf() === this.side) {
+        // What is left to turn is small against what was foreseen.
+        this.state[MOST] = 0.5 * turn + 0.01;
+        this.state[TRAVEL] = next === 1 ? travel : travel0 + next * (travel - travel0);
+        this.state[STEER] = next === 1 ? steer : steer0 + next * (steer - steer0);
+        if (this.search() && this.sideOf() === this.side) {
           done = next;
           part *= 2;
           continue;
@@ -272,27 +282,31 @@ export class FreeCorner {
     return true;
   }
 
+  private solve(): boolean {
+    this.state[MOST] = Infinity;
+    return this.search();
+  }
+
   /**
    * Newton's method at the travel and steering of the state; leaves the rates of the position found.
-   * @param most how far the upright may turn on the way, rad
-   * @returns false where it does not come to rest, or turns further
+   * @returns false where it does not come to rest, or turns further than it may
    */
-  private solve(most = Infinity): boolean {
+  private search(): boolean {
     const { rows, order, missing, twist } = this;
     let turn = 0;
     for (let step = 0; step < MOST_STEPS; step++) {
       this.writeRows();
       if (!factor(rows, EQUATION_COUNT, order)) return false;
       solveFactored(rows, EQUATION_COUNT, order, missing, twist);
-      const size = Math.hypot(twist[0], twist[1], twist[2]);
-      const angle = Math.hypot(twist[3], twist[4], twist[5]);
+      const size = sizeOf(twist, 0);
+      const angle = sizeOf(twist, 3);
       if (!(size < 1e4)) return false;
       if (size < CLOSE && angle < CLOSE / 100) {
         this.writeRates();
         return true;
       }
       turn += angle;
-      if (turn > most) return false;
+      if (turn > this.state[MOST]) return false;
       this.move();
     }
     return false;
@@ -300,7 +314,8 @@ export class FreeCorner {
 
   /** Each condition's row on the twist (movement of the wheel centre, turn) and what is missing from it. */
   private writeRows(): void {
-    const { rows, missing, centre, now, chassis, acrossNow, steering, steer } = this;
+    const { rows, missing, centre, now, chassis, acrossNow, steering } = this;
+    const steer = this.state[STEER];
     this.place();
     for (let i = 0; i < EQUATION_COUNT - 1; i++) {
       const u = 3 * this.onUpright[i];
@@ -360,7 +375,7 @@ export class FreeCorner {
     }
     rows.fill(0, 30);
     rows[32] = 1;
-    missing[5] = this.centre0[2] + this.travel - centre[2];
+    missing[5] = this.centre0[2] + this.state[TRAVEL] - centre[2];
   }
 
   /** Rates of the position whose rows have just been factored. */
@@ -377,7 +392,8 @@ export class FreeCorner {
 
   /** How fast each condition asks the upright to follow the steering. */
   private writeSteerRate(): void {
-    const { missing, centre, now, chassis, steering, steer } = this;
+    const { missing, centre, now, chassis, steering } = this;
+    const steer = this.state[STEER];
     for (let i = 0; i < EQUATION_COUNT - 1; i++) {
       if (this.onChassis[i] !== this.steered) continue;
       const u = 3 * this.onUpright[i];
@@ -442,18 +458,21 @@ export class FreeCorner {
     const { kept } = this;
     for (let i = 0; i < 9; i++) kept[i] = this.turned[i];
     for (let i = 0; i < 3; i++) kept[9 + i] = this.centre[i];
-    kept[12] = this.travel;
-    kept[13] = this.steer;
+    kept[12] = this.state[TRAVEL];
+    kept[13] = this.state[STEER];
   }
 
   private putBack(): void {
     const { kept } = this;
     for (let i = 0; i < 9; i++) this.turned[i] = kept[i];
     for (let i = 0; i < 3; i++) this.centre[i] = kept[9 + i];
-    this.travel = kept[12];
-    this.steer = kept[13];
+    this.state[TRAVEL] = kept[12];
+    this.state[STEER] = kept[13];
   }
 }
+
+const sizeOf = (list: Float64Array, at: number): number =>
+  Math.sqrt(list[at] * list[at] + list[at + 1] * list[at + 1] + list[at + 2] * list[at + 2]);
 
 function turnAll(turned: Float64Array, drawn: Float64Array, now: Float64Array): void {
   for (let i = 0; i < drawn.length; i += 3) {
