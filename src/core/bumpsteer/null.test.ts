@@ -5,6 +5,7 @@ import type { FrontAxle } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
 import { anyLayout, axleWith, parallelArms, planeMechanism, prepared } from '../../test/layouts';
+import { referencePose } from '../../test/referenceSolver';
 import { bumpMap, leastOf } from './bumpMap';
 import type { BumpMap } from './bumpMap';
 import { holdStraight, inChassis, inUpright, pathOfOuter, toeFromPath } from './heldStraight';
@@ -207,8 +208,17 @@ describe('the rules of thumb', () => {
   it('are judged by the exact curve, the shim among them', () => {
     const { front } = blankBuild('x');
     for (const { rule, point, at, steer } of rulesOfThumb(front, 'left', travel)) {
-      const fresh = bumpSteerWith(front, 'left', travel, point, at);
-      expect([rule, steer!.span.range]).toEqual([rule, fresh!.span.range]);
+      const [ahead, out, up] = at;
+      const design = { ...front, points: { ...front.points, [point]: { ahead, out, up } } };
+      // Position by position by another solver, a least-squares one.
+      const toe = Array.from({ length: 13 }, (_, i) => {
+        const [x, y] = referencePose(design, 10 * i - 60, 0).spindle;
+        return (Math.atan2(x, y) * 180) / Math.PI;
+      });
+      expect([
+        rule,
+        Math.abs(steer!.span.range - rangeOf(toe)) < 0.004 + 0.02 * rangeOf(toe),
+      ]).toEqual([rule, true]);
     }
     expect(says(front, 'shim').point).toBe('tieRodOuter');
   });

@@ -11,7 +11,7 @@ import { UPRIGHT_POINTS } from '../takeoff/records';
 import { positionsOf } from './positions';
 import { startingRoom } from './roomSchema';
 import type { KeepOut, WantedRoom } from './roomSchema';
-import { JOINT_BODY, roomIn } from '../upright/rim';
+import { JOINT_BODY, roomInWheel } from '../upright/rim';
 import { add, distance, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder } from './shapes';
@@ -182,13 +182,13 @@ const PAIRS: [PointName, PointName][] = [
   ['tieRodOuter', 'upperOuter'],
 ];
 
-/** Tyre and rim as a ring; without a rim the tyre's own inside is taken at six tenths of its radius. */
+/** Tyre and rim as a ring. */
 function tyreOf(design: AxleDesign, centre: Vec, axis: Vec) {
   const { tyre, rim } = design;
   return {
     centre,
     axis,
-    inner: rim ? roomIn(rim) : 0.6 * tyre.radius,
+    inner: roomInWheel(design),
     outer: tyre.radius,
     width: Math.max(tyre.width, rim?.width ?? 0),
   };

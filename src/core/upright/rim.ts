@@ -15,6 +15,10 @@ export const RIM_CLEARANCE = 10;
 /** Radius of the room within a rim, mm. */
 export const roomIn = (rim: Rim): number => rim.diameter / 2 - WELL;
 
+/** Radius of the room within a wheel, mm: its rim's, or six tenths of the tyre's where no rim is told. */
+export const roomInWheel = ({ rim, tyre }: Pick<AxleDesign, 'rim' | 'tyre'>): number =>
+  rim ? roomIn(rim) : 0.6 * tyre.radius;
+
 export interface RimClearance {
   joint: UprightPoint;
   /** Inboard of the rim's inner edge, mm; negative inside the rim. */

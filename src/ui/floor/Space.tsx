@@ -9,7 +9,7 @@ import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
 import { POINT_NAMES, pointLabel } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
-import { roomIn } from '@/core/upright/rim';
+import { roomInWheel } from '@/core/upright/rim';
 import { SLATE } from '../theme';
 import { MEMBERS, kingpinString, nearestOnKingpin, wheelOutlines } from './drawing';
 import type { Drawn } from './drawing';
@@ -214,9 +214,8 @@ function Body({ body, place }: { body: KeepOut; place: Place }) {
 
 /** The tyre as a soft round of its own width, open in the middle where the rim is. */
 function Wheel({ design, drawn, place }: { design: AxleDesign; drawn: Drawn; place: Place }) {
-  const { tyre, rim } = design;
-  const { radius, width } = tyre;
-  const inner = rim ? roomIn(rim) : 0.6 * radius;
+  const { radius, width } = design.tyre;
+  const inner = roomInWheel(design);
   const profile = useMemo(() => {
     const soft = Math.min(width * 0.22, (radius - inner) * 0.45);
     const half = width / 2;

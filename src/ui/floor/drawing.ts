@@ -5,7 +5,7 @@ import type { Joints } from '@/core/kinematics/joints';
 import { spindleOf } from '@/core/kinematics/spindle';
 import type { AxleDesign, Rim, Travel } from '@/core/model/build';
 import type { Point, PointName, Points } from '@/core/model/points';
-import { roomIn } from '@/core/upright/rim';
+import { roomIn, roomInWheel } from '@/core/upright/rim';
 
 /** Where every joint of a corner is in one position, [ahead, out, up] mm, and the spindle's way. */
 export interface Drawn {
@@ -58,7 +58,7 @@ export function rimOutline(drawn: Drawn, rim: Rim, view: 'front' | 'above'): Vec
 }
 
 /** Outlines of the tyre as each view sees it, and the rim's circle; contact is its lowest point. */
-export function wheelOutlines(drawn: Drawn, tyre: AxleDesign['tyre'], rimPart = 0.62) {
+export function wheelOutlines(drawn: Drawn, tyre: AxleDesign['tyre']) {
   const { heading, up } = wheelFrame(drawn.spindle);
   const centre = drawn.at.wheelCentre;
   const box = (along: Vec): Vec[] =>
@@ -82,7 +82,7 @@ export function wheelOutlines(drawn: Drawn, tyre: AxleDesign['tyre'], rimPart = 
     front: box(up),
     side: circle(tyre.radius),
     above: box(heading),
-    rim: circle(tyre.radius * rimPart),
+    rim: circle(roomInWheel({ tyre })),
     contact: add(centre, scale(up, -tyre.radius)),
   };
 }
