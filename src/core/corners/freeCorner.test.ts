@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { anyLayout, prepared } from '../../test/layouts';
+import { referenceFreePose } from '../../test/referenceSolver';
 import { toDeg } from '../geometry/angle';
 import { add, cross, distance, dot, rotate, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -150,6 +151,27 @@ const shaken = fc
   }));
 
 describe('every kind', () => {
+  it.each(layouts.map(({ kind }) => kind))(
+    '%s agrees with a general-purpose least-squares solver on 300 random layouts',
+    (kind) => {
+      fc.assert(
+        fc.property(
+          shaken.filter((layout) => layout.kind === kind),
+          (layout) => {
+            const { type, drawn, travel, steer } = layout;
+            const corner = solverOf(layout);
+            fc.pre(corner.pose(travel, steer, out));
+            const other = referenceFreePose(type, drawn, layout, travel, steer);
+            expect(distance(at(out, F.wheelCentre), other.wheelCentre)).toBeLessThan(1e-6);
+            expect(distance(at(out, F.spindle), other.spindle)).toBeLessThan(1e-6);
+          },
+        ),
+        { numRuns: 300 },
+      );
+    },
+    60_000,
+  );
+
   it('keeps every length of its table, and the upright’s shape', () => {
     fc.assert(
       fc.property(shaken, (layout) => {

@@ -73,7 +73,7 @@ it('takes a part off and puts it back', async () => {
   jest.mocked(putPartBack).mockResolvedValue({ ok: true, value: true });
   show(parts);
   await press(row(rack.name), 'Remove');
-  expect(await screen.findByText(`“${rack.name}” is off the shelf.`)).toBeVisible();
+  expect(await screen.findByText(`“${rack.name}” is in the bin.`)).toBeVisible();
   await press(screen, 'Undo');
   expect(putPartBack).toHaveBeenCalledWith(rack.id);
 });
