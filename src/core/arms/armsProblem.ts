@@ -6,13 +6,14 @@ import type { Found, Problem, Variable } from '../find/problem';
 import { Solver } from '../find/solver';
 import { distance, footOnLine, sub, unit } from '../geometry/vec';
 import { prepareAxle } from '../kinematics/axle';
-import { vec } from '../kinematics/wishboneChain';
+
 import type { AxleDesign, AxleName, Build, Travel } from '../model/build';
 import type { Coordinate, PointName, Points } from '../model/points';
 import { heldCamber } from '../motion/held';
 import type { HeldCamber } from '../motion/held';
 import { readAt, runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { mayMove } from '../takeoff/solid';
+import { toVec } from '../model/points';
 
 /** What is still good enough: degrees of camber, mm of the others. */
 export const CLOSE = { gain: 0.05, camber: 0.1, rollCentre: 5, level: 2, upperArm: 0.5 } as const;
@@ -70,9 +71,9 @@ interface Opened {
 
 /** Length of an axle's upper arm: ball joint to the line of its pivots. */
 export function upperArmLength(points: Points): number {
-  const rear = vec(points.upperRearInner);
-  const axis = unit(sub(vec(points.upperFrontInner), rear));
-  const joint = vec(points.upperOuter);
+  const rear = toVec(points.upperRearInner);
+  const axis = unit(sub(toVec(points.upperFrontInner), rear));
+  const joint = toVec(points.upperOuter);
   return distance(joint, footOnLine(joint, rear, axis));
 }
 
@@ -276,8 +277,8 @@ const REACH = 120;
 
 /** How much higher the lower ball joint is than its arm's pivots across from it. */
 function lowerArmRise(points: Points): number {
-  const rear = vec(points.lowerRearInner);
-  const axis = unit(sub(vec(points.lowerFrontInner), rear));
-  const joint = vec(points.lowerOuter);
+  const rear = toVec(points.lowerRearInner);
+  const axis = unit(sub(toVec(points.lowerFrontInner), rear));
+  const joint = toVec(points.lowerOuter);
   return joint[2] - footOnLine(joint, rear, axis)[2];
 }

@@ -11,7 +11,8 @@ import type { BumpMap } from './bumpMap';
 import { holdStraight, inChassis, inUpright, pathOfOuter, toeFromPath } from './heldStraight';
 import { crossing, nullOfInner, nullOfOuter } from './nullLine';
 import { rulesOfThumb } from './rules';
-import { bumpSteerOf, bumpSteerWith, toVec } from './trial';
+import { bumpSteerOf, bumpSteerWith } from './trial';
+import { toVec } from '../model/points';
 
 const travel = { bump: 60, droop: 60 };
 const short = { bump: 25, droop: 25 };

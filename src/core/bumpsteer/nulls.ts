@@ -7,7 +7,7 @@ import { holdStraight } from './heldStraight';
 import { crossing, nullOfInner, nullOfOuter } from './nullLine';
 import type { NullLine } from './nullLine';
 import { ruleJoints } from './rules';
-import { toVec } from './trial';
+import { toVec } from '../model/points';
 
 /** Where each joint of a tie rod would leave the toe alone, the other staying: what the floor shows of it. */
 export interface Nulls {

@@ -3,7 +3,7 @@ import { pointsOf } from '../kinematics/axle';
 import type { AxleDesign, Build, Side } from '../model/build';
 import { ASSUMED } from './rodSchema';
 import type { TieRod, TieRodPart, TieRodParts } from './rodSchema';
-import { toVec } from './trial';
+import { toVec } from '../model/points';
 
 /** Where a figure comes from: typed for this layout, worked out from the layout and its freedoms, or assumed. */
 export type Source = 'typed' | 'layout' | 'assumed';

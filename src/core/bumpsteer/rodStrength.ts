@@ -2,7 +2,7 @@ import { cross, distance, dot, sub, unit } from '../geometry/vec';
 import type { Points } from '../model/points';
 import { GRADES } from './rodSchema';
 import type { RodLoads, TieRodParts } from './rodSchema';
-import { toVec } from './trial';
+import { toVec } from '../model/points';
 
 /**
  * First estimates of what a tie rod carries, and what that does to a spacer, the rod and its thread. They

@@ -5,9 +5,10 @@ import type { Rule } from '../model/brief';
 import type { AxleDesign, Side, Travel } from '../model/build';
 import type { PointName } from '../model/points';
 import { readAt } from '../motion/sweep';
-import { bumpSteerWith, toVec } from './trial';
+import { bumpSteerWith } from './trial';
 import type { BumpSteer } from './bumpSteer';
 import { shim } from './shim';
+import { toVec } from '../model/points';
 
 /** What a rule of thumb says: which joint goes where, and the bump steer that leaves, judged exactly. */
 export interface RuleSays {

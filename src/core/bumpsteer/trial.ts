@@ -1,14 +1,12 @@
 import type { Vec } from '../geometry/vec';
 import { pointsKey, pointsOf, prepareAxle } from '../kinematics/axle';
 import type { AxleDesign, Side, Travel } from '../model/build';
-import type { Point, PointName, Points } from '../model/points';
+import type { PointName, Points } from '../model/points';
 import { travelSweep } from '../motion/sweep';
 import type { Sweep } from '../motion/sweep';
 import { POSITIONS, bumpSteer } from './bumpSteer';
 import type { BumpSteer } from './bumpSteer';
-
-export const toVec = ({ ahead, out, up }: Point): Vec => [ahead, out, up];
-export const fromVec = ([ahead, out, up]: Vec): Point => ({ ahead, out, up });
+import { toPoint } from '../model/points';
 
 /** A design with some points of one side moved. */
 export const withPoints = <T extends AxleDesign>(
@@ -40,4 +38,4 @@ export const bumpSteerWith = (
   at: Vec,
   sweep?: Sweep,
 ): BumpSteer | null =>
-  bumpSteerOf(withPoints(design, side, { [joint]: fromVec(at) }), side, travel, sweep);
+  bumpSteerOf(withPoints(design, side, { [joint]: toPoint(at) }), side, travel, sweep);

@@ -4,7 +4,7 @@ import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { rodAsBuilt } from '../bumpsteer/rodParts';
 import { jointsAt, spindleAt } from '../kinematics/joints';
 import type { Joints } from '../kinematics/joints';
-import { POINT_LABELS } from '../model/points';
+import { POINT_LABELS, toVec } from '../model/points';
 import type { PointName } from '../model/points';
 import { shaftAt } from '../motion/halfShaft';
 import { UPRIGHT_POINTS } from '../takeoff/records';
@@ -194,12 +194,11 @@ function tyreOf(design: AxleDesign, centre: Vec, axis: Vec) {
   };
 }
 
-const vec = (p: { ahead: number; out: number; up: number }): Vec => [p.ahead, p.out, p.up];
-
 /** The box along the axes that a body lies in: its middle and half of its size. */
 function boxOf(body: KeepOut): { middle: Vec; half: Vec } {
-  if (body.kind === 'box') return { middle: vec(body.middle), half: scale(vec(body.size), 0.5) };
-  const [from, to] = [vec(body.from), vec(body.to)];
+  if (body.kind === 'box')
+    return { middle: toVec(body.middle), half: scale(toVec(body.size), 0.5) };
+  const [from, to] = [toVec(body.from), toVec(body.to)];
   const reach = body.diameter / 2;
   return {
     middle: scale(add(from, to), 0.5),
@@ -209,10 +208,10 @@ function boxOf(body: KeepOut): { middle: Vec; half: Vec } {
 
 function distanceToBody(body: KeepOut): (p: Vec) => number {
   if (body.kind === 'box') {
-    const [middle, extent] = [vec(body.middle), vec(body.size)];
+    const [middle, extent] = [toVec(body.middle), toVec(body.size)];
     return (p) => toBox(p, middle, extent);
   }
-  const [from, to] = [vec(body.from), vec(body.to)];
+  const [from, to] = [toVec(body.from), toVec(body.to)];
   return (p) => toCylinder(p, from, to, body.diameter / 2);
 }
 

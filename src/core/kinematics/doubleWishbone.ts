@@ -1,8 +1,8 @@
 import { distance } from '../geometry/vec';
-import { POINT_LABELS, POINT_NAMES } from '../model/points';
+import { POINT_LABELS, POINT_NAMES, toVec } from '../model/points';
 import type { PointName, Points } from '../model/points';
 import type { Corner, LayoutFault, OutOfReach, Prepared } from './corner';
-import { S, WishboneChain, vec } from './wishboneChain';
+import { S, WishboneChain } from './wishboneChain';
 
 /**
  * Double wishbone with a tie rod. The chain of links is closed forms from the lower arm's angle on;
@@ -37,7 +37,7 @@ function placesTaken(points: Points): LayoutFault[] {
   const faults: LayoutFault[] = [];
   POINT_NAMES.forEach((name, index) => {
     for (const other of POINT_NAMES.slice(0, index))
-      if (distance(vec(points[name]), vec(points[other])) < SAME_PLACE)
+      if (distance(toVec(points[name]), toVec(points[other])) < SAME_PLACE)
         faults.push({
           point: name,
           message: `the ${POINT_LABELS[name]} and the ${POINT_LABELS[other]} are in one place`,

@@ -1,5 +1,6 @@
 import { add } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
+import { toVec } from '../model/points';
 import type { PointName, Points } from '../model/points';
 import { U } from './corner';
 
@@ -9,7 +10,7 @@ export type Joints = Record<PointName, Vec>;
 /** The joints as typed. */
 export const typedJoints = (points: Points): Joints =>
   Object.fromEntries(
-    Object.entries(points).map(([name, p]) => [name, [p.ahead, p.out, p.up]]),
+    Object.entries(points).map(([name, p]) => [name, toVec(p)]),
   ) as unknown as Joints;
 
 /** The joints of a solved pose (in the layout of `U`); the chassis' own pivots stay where they are. */

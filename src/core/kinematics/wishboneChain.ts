@@ -1,7 +1,7 @@
 import { cross, distance, dot, footOnLine, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { POINT_NAMES } from '../model/points';
-import type { Point, PointName, Points } from '../model/points';
+import { POINT_NAMES, toVec } from '../model/points';
+import type { PointName, Points } from '../model/points';
 import { U } from './corner';
 import { spindleOf } from './spindle';
 
@@ -32,8 +32,6 @@ export const S = {
   triedDown: 37,
 } as const;
 const STATE_SIZE = 38;
-
-export const vec = (p: Point): Vec => [p.ahead, p.out, p.up];
 
 /** A joint's circle about the line through two pivots. */
 function circleOf(joint: Vec, front: Vec, rear: Vec) {
@@ -82,7 +80,7 @@ export class WishboneChain {
   readonly s = new Float64Array(STATE_SIZE).fill(NaN);
 
   constructor(points: Points, alignment: { toe: number; camber: number }) {
-    const p = Object.fromEntries(POINT_NAMES.map((n) => [n, vec(points[n])])) as Record<
+    const p = Object.fromEntries(POINT_NAMES.map((n) => [n, toVec(points[n])])) as Record<
       PointName,
       Vec
     >;

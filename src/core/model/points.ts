@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { Vec } from '../geometry/vec';
 import { coordinate, group } from './wording';
 
 /**
@@ -23,6 +24,10 @@ export type Coordinate = (typeof COORDINATES)[number];
 
 export const pointSchema = group({ ahead: coordinate, out: coordinate, up: coordinate });
 export type Point = z.infer<typeof pointSchema>;
+
+/** A point as the three numbers that are reckoned with, and back. */
+export const toVec = ({ ahead, out, up }: Point): Vec => [ahead, out, up];
+export const toPoint = ([ahead, out, up]: Vec): Point => ({ ahead, out, up });
 
 export const pointsSchema = group({
   lowerFrontInner: pointSchema,

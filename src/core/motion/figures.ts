@@ -1,11 +1,12 @@
 import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
 import { distance } from '../geometry/vec';
 import { pointsOf, poseCorner, prepareAxle } from '../kinematics/axle';
-import { vec } from '../kinematics/wishboneChain';
+
 import type { AxleDesign, Side, Travel } from '../model/build';
 import { shaftAt } from './halfShaft';
 import { heldCamber } from './held';
 import { readAt } from './sweep';
+import { toVec } from '../model/points';
 
 /** What a layout comes to in one number. Signs as in the quantities; null where it is out of reach. */
 export interface Figure {
@@ -49,7 +50,11 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
       ride && ride.value.rollCentre - ride.value.contactUp,
     ),
     of('mm', 'track change at full bump, each side', bump?.trackChange),
-    of('mm', 'tie rod, joint to joint', distance(vec(points.tieRodInner), vec(points.tieRodOuter))),
+    of(
+      'mm',
+      'tie rod, joint to joint',
+      distance(toVec(points.tieRodInner), toVec(points.tieRodOuter)),
+    ),
     ...(design.halfShaft ? [of('mm', 'half-shaft plunge', plunge())] : []),
   ];
 

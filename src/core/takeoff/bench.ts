@@ -4,6 +4,7 @@ import type { Vec } from '../geometry/vec';
 import { spindleOf } from '../kinematics/spindle';
 import type { AxleDesign } from '../model/build';
 import type { BenchPoint } from '../model/parts';
+import { toVec } from '../model/points';
 import type { Points } from '../model/points';
 
 /**
@@ -30,7 +31,7 @@ export function wheelFrame(
     axis,
     heading,
     up: cross(heading, axis),
-    face: add([centre.ahead, centre.out, centre.up], scale(axis, offset)),
+    face: add(toVec(centre), scale(axis, offset)),
   };
 }
 

@@ -6,10 +6,11 @@ import type { BenchPoint } from '../model/parts';
 import type { Points } from '../model/points';
 import { benchToChassis, spinForCaster, spun, wheelFrameOf } from './bench';
 import type { WheelFrame } from './bench';
-import { spreadOf, toPoint } from './measured';
+import { spreadOf } from './measured';
 import type { MeasuredNumber, PlaceRead } from './measured';
 import { UPRIGHT_POINTS, isMeasured, recordOf, takeOffOf } from './records';
 import type { OnBench, TakeOff, UprightPoint } from './records';
+import { toPoint } from '../model/points';
 
 /** The bench records of one upright, and the wheel it hangs on turned to the caster the model has. */
 export interface Hung {

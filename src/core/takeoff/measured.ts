@@ -2,6 +2,7 @@ import { add } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Coordinate, Point, PointName } from '../model/points';
 import type { Placed } from './tapesMeet';
+import { toPoint } from '../model/points';
 
 /** A number somebody read off, its ±, and what an error of one unit does to the joints. */
 export interface MeasuredNumber {
@@ -38,8 +39,6 @@ export type PlaceRead =
 /** Whether a place hangs on readings that contradict each other: to be asked about before it is taken. */
 export const isInConflict = (place: PlaceRead): boolean =>
   place.ok && place.placed !== undefined && place.placed.conflict !== null;
-
-export const toPoint = ([ahead, out, up]: Vec): Point => ({ ahead, out, up });
 
 export const AXIS: Record<Coordinate, Vec> = {
   ahead: [1, 0, 0],

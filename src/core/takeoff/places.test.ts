@@ -1,6 +1,6 @@
 import { produce } from 'immer';
 import { distance } from '../geometry/vec';
-import { vec } from '../kinematics/wishboneChain';
+
 import type { Build } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { numbersOf, readerOf } from './places';
@@ -8,6 +8,7 @@ import { isMeasured, missingOf, noTakeOff } from './records';
 import type { Mark, Measured, TakeOff } from './records';
 import { bothSides, symmetryOf, takeOver } from './symmetry';
 import { seeded } from '../../test/leastRange';
+import { toVec } from '../model/points';
 
 const buildWith = (takeOff: Partial<TakeOff>): Build => ({
   ...blankBuild('test'),
@@ -88,7 +89,7 @@ describe('points by distances', () => {
       answer: 1,
     };
     const place = placeOf(buildWith({ marks, measured: [record] }));
-    expect(distance(vec(place.point), vec(target))).toBeLessThan(1e-6);
+    expect(distance(toVec(place.point), toVec(target))).toBeLessThan(1e-6);
   });
 
   it('carry what the tapes between the marks were off', () => {
@@ -114,7 +115,7 @@ describe('points by distances', () => {
     };
     const build = buildWith({ marks: loose, between, measured: [record] });
     const place = placeOf(build);
-    expect(distance(vec(place.point), vec(target))).toBeLessThan(1e-6);
+    expect(distance(toVec(place.point), toVec(target))).toBeLessThan(1e-6);
     const number = place.numbers.find(({ what }) => what === 'A to D')!;
     const off = structuredClone(build);
     off.takeOff!.between[0].distance! += 0.01;
@@ -142,7 +143,7 @@ describe('an upright off the hub face', () => {
   it('puts the upper joint where the angle of the ball-joint line says', () => {
     const build = buildWith({ measured });
     const { joints } = { joints: measured.map((_, i) => placeOf(build, i).point) };
-    const apart = distance(vec(joints[0]), vec(joints[1]));
+    const apart = distance(toVec(joints[0]), toVec(joints[1]));
     expect(apart).toBeCloseTo(240 / Math.cos((10 * Math.PI) / 180), 6);
   });
 
@@ -155,8 +156,8 @@ describe('an upright off the hub face', () => {
     const off = structuredClone(build);
     (off.takeOff!.measured[1] as { lean: { value: number } }).lean.value += step;
     // Leaning changes the caster's projection a little, so the part is turned by a trace.
-    const before = vec(placeOf(build, 1).point);
-    const after = vec(placeOf(off, 1).point);
+    const before = toVec(placeOf(build, 1).point);
+    const after = toVec(placeOf(off, 1).point);
     expect((after[1] - before[1]) / step).toBeCloseTo(
       lean.moves.find(({ point }) => point === 'upperOuter')!.per[1],
       2,
@@ -300,14 +301,14 @@ describe('what was not read', () => {
     const all = byTapes([tape(0), tape(1), tape(2), wrong]);
     const placed = placeOf(buildWith({ marks, measured: [all] }));
     expect(placed.placed!.conflict).not.toBeNull();
-    const off = distance(vec(placed.point), [...target]);
+    const off = distance(toVec(placed.point), [...target]);
     expect(off).toBeGreaterThan(5);
     expect(Math.hypot(placed.spread.ahead, placed.spread.out, placed.spread.up)).toBeGreaterThan(
       off,
     );
     const without = byTapes([tape(0), tape(1), tape(2), { ...wrong, leftOut: true }]);
     const mended = placeOf(buildWith({ marks, measured: [without] }));
-    const both = [mended.point, mended.twin!].map((at) => distance(vec(at), [...target]));
+    const both = [mended.point, mended.twin!].map((at) => distance(toVec(at), [...target]));
     expect(Math.min(...both)).toBeLessThan(1e-6);
     expect(mended.tapes).toEqual([0, 1, 2]);
   });

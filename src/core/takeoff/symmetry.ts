@@ -1,9 +1,9 @@
 import { bumpSteer } from '../bumpsteer/bumpSteer';
 import { distance } from '../geometry/vec';
 import { pointsKey, pointsOf, prepareAxle } from '../kinematics/axle';
-import { vec } from '../kinematics/wishboneChain';
+
 import type { AxleName, Build, Side } from '../model/build';
-import { COORDINATES, POINT_NAMES } from '../model/points';
+import { COORDINATES, POINT_NAMES, toVec } from '../model/points';
 import type { Point, PointName, Points } from '../model/points';
 import { readAt } from '../motion/sweep';
 import { Assembly } from '../tolerance/assembly';
@@ -55,7 +55,7 @@ export function bothSides(build: Build, axle: AxleName): SideBySide[] {
       out: right.out - left.out,
       up: right.up - left.up,
     };
-    return [{ point, left, right, off, apart: distance(vec(left), vec(right)) }];
+    return [{ point, left, right, off, apart: distance(toVec(left), toVec(right)) }];
   });
 }
 

@@ -7,6 +7,7 @@ import type { AxleDesign, Build } from '../model/build';
 import type { Point, PointName, Points } from '../model/points';
 import { UPRIGHT_POINTS } from '../takeoff/records';
 import { standing } from './standing';
+import { toVec } from '../model/points';
 
 /**
  * Placing a wheel and what hangs on it. Every function changes the design it is given (a draft of it);
@@ -24,7 +25,6 @@ const CHASSIS_POINTS: PointName[] = [
 const sides = (design: AxleDesign): Points[] =>
   design.rightPoints ? [design.points, design.rightPoints] : [design.points];
 
-const vecOf = (p: Point): Vec => [p.ahead, p.out, p.up];
 const put = (p: Point, [ahead, out, up]: Vec): void => {
   Object.assign(p, { ahead: tidy(ahead), out: tidy(out), up: tidy(up) });
 };
@@ -33,7 +33,7 @@ const tidy = (mm: number): number => Math.round(mm * 1e4) / 1e4;
 
 /** Moves points by the same amount. */
 function shift(points: Points, names: readonly PointName[], by: Vec): void {
-  for (const name of names) put(points[name], add(vecOf(points[name]), by));
+  for (const name of names) put(points[name], add(toVec(points[name]), by));
 }
 
 const WHEEL: readonly PointName[] = [...UPRIGHT_POINTS, 'wheelCentre'];
@@ -113,9 +113,9 @@ export function setAlignment(
 }
 
 function turnAbout(points: Points, names: readonly PointName[], about: Point, turn: Vec): void {
-  const pivot = vecOf(about);
+  const pivot = toVec(about);
   for (const name of names)
-    put(points[name], add(pivot, rotate(sub(vecOf(points[name]), pivot), turn)));
+    put(points[name], add(pivot, rotate(sub(toVec(points[name]), pivot), turn)));
 }
 
 export type Pivot = 'wheelCentre' | 'lowerOuter';
@@ -135,7 +135,7 @@ export function leanUpright(design: AxleDesign, { kpi, caster, about, solid }: L
   const spindle = spindleOf(design.static);
   let alignment = design.static;
   for (const points of sides(design)) {
-    const line = unit(sub(vecOf(points.upperOuter), vecOf(points.lowerOuter)));
+    const line = unit(sub(toVec(points.upperOuter), toVec(points.lowerOuter)));
     const turn = turnBetween(line, wanted);
     if (!turn) continue;
     if (!solid) {

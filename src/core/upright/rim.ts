@@ -1,10 +1,11 @@
 import { dot, length, scale, sub } from '../geometry/vec';
 import { spindleOf } from '../kinematics/spindle';
-import { vec } from '../kinematics/wishboneChain';
+
 import type { AxleDesign, Rim } from '../model/build';
 import type { Points } from '../model/points';
 import { UPRIGHT_POINTS } from '../takeoff/records';
 import type { UprightPoint } from '../takeoff/records';
+import { toVec } from '../model/points';
 
 /** How deep a rim's well lies below its bead seats, and half of a joint's body: common practice, mm. */
 export const WELL = 15;
@@ -36,7 +37,7 @@ export function rimClearances(design: AxleDesign, points: Points): RimClearance[
   if (!rim) return [];
   const axis = spindleOf(design.static);
   return UPRIGHT_POINTS.map((joint) => {
-    const d = sub(vec(points[joint]), vec(points.wheelCentre));
+    const d = sub(toVec(points[joint]), toVec(points.wheelCentre));
     const along = dot(d, axis);
     const inboard = -along - rim.width / 2;
     const radial = length(sub(d, scale(axis, along)));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { distance } from '../geometry/vec';
-import { vec } from '../kinematics/wishboneChain';
+
 import { lockOf, steerForCircle } from '../steering/lock';
 import type { FrontAxle } from '../model/build';
 import { blankBuild } from '../model/starts';
@@ -21,6 +21,7 @@ import {
 import { JOINT_BODY, WELL, rimClearances } from './rim';
 import { waysToScrub } from './scrub';
 import { standing } from './standing';
+import { toVec } from '../model/points';
 
 const rim = { width: 178, diameter: 381, offset: 35 };
 const draftOf = (design: FrontAxle): FrontAxle => structuredClone({ ...design, rim });
@@ -38,7 +39,7 @@ const shapeOf = (d: FrontAxle, wheel: boolean) => {
         ]
       : []),
   ];
-  return pairs.map(([a, b]) => distance(vec(a), vec(b)));
+  return pairs.map(([a, b]) => distance(toVec(a), toVec(b)));
 };
 const angle = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 

@@ -7,7 +7,7 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { KeepOut } from '@/core/clearance/roomSchema';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
-import { POINT_NAMES, pointLabel } from '@/core/model/points';
+import { POINT_NAMES, pointLabel, toVec } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
 import { roomInWheel } from '@/core/upright/rim';
 import { SLATE } from '../theme';
@@ -192,11 +192,10 @@ function Tube({
 
 function Body({ body, place }: { body: KeepOut; place: Place }) {
   if (body.kind === 'cylinder') {
-    const vec = (p: typeof body.from): Vec => [p.ahead, p.out, p.up];
     return (
       <Tube
-        from={place(vec(body.from))}
-        to={place(vec(body.to))}
+        from={place(toVec(body.from))}
+        to={place(toVec(body.to))}
         radius={body.diameter / 2}
         colour={SLATE.string}
         opacity={0.5}
@@ -205,7 +204,7 @@ function Body({ body, place }: { body: KeepOut; place: Place }) {
   }
   const { middle, size } = body;
   return (
-    <mesh position={place([middle.ahead, middle.out, middle.up])}>
+    <mesh position={place(toVec(middle))}>
       <boxGeometry args={[size.out, size.up, size.ahead]} />
       <meshStandardMaterial color={SLATE.string} transparent opacity={0.5} depthWrite={false} />
     </mesh>

@@ -10,10 +10,10 @@ import { useEffect, useMemo, useState } from 'react';
 import { PLANES, PLANE_NAMES } from '@/core/bumpsteer/mapPlanes';
 import type { BumpMap } from '@/core/bumpsteer/bumpMap';
 import type { PlaneName } from '@/core/bumpsteer/mapPlanes';
-import { bumpSteerOf, fromVec, withPoints } from '@/core/bumpsteer/trial';
+import { bumpSteerOf, withPoints } from '@/core/bumpsteer/trial';
 import { rulesOfThumb } from '@/core/bumpsteer/rules';
 import type { AxleDesign } from '@/core/model/build';
-import { pointLabel } from '@/core/model/points';
+import { pointLabel, toPoint } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { finderWorker } from '../../bench/finderWorker';
@@ -77,11 +77,11 @@ export function NullMap(props: RackProps) {
   const marks: Mark[] = [{ kind: 'now', at: [now[across], now[up]], label: 'now' }];
   const line = point === 'tieRodInner' ? nulls?.inner : nulls?.outer;
   if (line && up !== 'out') {
-    const at = fromVec(line.at);
+    const at = toPoint(line.at);
     marks.push({ kind: 'null', at: [at[across], at[up]], label: 'null line' });
   }
   for (const says of rules) {
-    const at = fromVec(says.at);
+    const at = toPoint(says.at);
     if (says.point === point)
       marks.push({ kind: 'rule', at: [at[across], at[up]], label: says.rule });
   }

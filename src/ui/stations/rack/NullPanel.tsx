@@ -9,13 +9,13 @@ import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
 import { classify } from '@/core/bumpsteer/classify';
 import type { NullLine } from '@/core/bumpsteer/nullLine';
 import { rulesOfThumb } from '@/core/bumpsteer/rules';
-import { bumpSteerWith, fromVec } from '@/core/bumpsteer/trial';
+import { bumpSteerWith } from '@/core/bumpsteer/trial';
 import { errorInWords } from '@/core/bumpsteer/words';
 import type { Vec } from '@/core/geometry/vec';
 import { briefOf } from '@/core/model/brief';
 import { isOnSolid } from '@/core/takeoff/solid';
 import type { Rule } from '@/core/model/brief';
-import { pointLabel } from '@/core/model/points';
+import { pointLabel, toPoint } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { PAPER } from '../../theme';
@@ -63,7 +63,7 @@ export function NullPanel(props: RackProps) {
       point={point}
       at={at}
       steer={steer}
-      move={moveInWords(points[point], fromVec(at), length)}
+      move={moveInWords(points[point], toPoint(at), length)}
     />
   );
   if (!bumpSteer)
@@ -184,7 +184,7 @@ function Way({
         onLook={() => onTry(tried === trial ? null : trial)}
         onTake={() => {
           onTry(null);
-          onPoints(putPoints({ [point]: fromVec(at) }));
+          onPoints(putPoints({ [point]: toPoint(at) }));
         }}
       />
     </Box>

@@ -1,7 +1,7 @@
 import type { Vec } from '@/core/geometry/vec';
-import { fromVec, withPoints } from '@/core/bumpsteer/trial';
+import { withPoints } from '@/core/bumpsteer/trial';
 import type { AxleDesign, Side } from '@/core/model/build';
-import { COORDINATES } from '@/core/model/points';
+import { COORDINATES, toPoint } from '@/core/model/points';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 
 export const WAYS: Record<Coordinate, readonly [string, string]> = {
@@ -21,7 +21,7 @@ export function moveInWords(from: Point, to: Point, length: (mm: number) => stri
 
 /** A design with one joint elsewhere, to be looked at. */
 export const moved = (design: AxleDesign, side: Side, point: PointName, at: Vec): AxleDesign =>
-  withPoints(design, side, { [point]: rounded(fromVec(at)) });
+  withPoints(design, side, { [point]: rounded(toPoint(at)) });
 
 /** Puts joints into the wheel's points, to a hundredth of a mm. */
 export const putPoints = (change: Partial<Points>) => (points: Points) => {

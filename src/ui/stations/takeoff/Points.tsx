@@ -10,8 +10,8 @@ import { distance } from '@/core/geometry/vec';
 import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
 import { readPointRows } from '@/core/file/pointsCsv';
 import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
-import { vec } from '@/core/kinematics/wishboneChain';
-import { POINT_NAMES, pointLabel } from '@/core/model/points';
+
+import { POINT_NAMES, pointLabel, toVec } from '@/core/model/points';
 import type { Point, PointName } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
 import { printLength, readable } from '@/core/model/units';
@@ -226,7 +226,7 @@ export function Points(props: Props) {
 
 const placingSchema = tolerance('mm', 100);
 
-const apart = (a: Point, b: Point): number => distance(vec(a), vec(b));
+const apart = (a: Point, b: Point): number => distance(toVec(a), toVec(b));
 
 const show = ({ ahead, out, up }: Point, unit: LengthUnit): string =>
   [ahead, out, up].map((mm) => readable(printLength(Math.round(mm * 10) / 10, unit))).join(',  ');

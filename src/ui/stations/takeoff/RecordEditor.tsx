@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
-import { vec } from '@/core/kinematics/wishboneChain';
-import { pointLabel } from '@/core/model/points';
+
+import { pointLabel, toVec } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { chassisToBench } from '@/core/takeoff/bench';
@@ -170,5 +170,5 @@ function startOf(method: Exclude<Method, 'none'>, { build, axle, side, point }: 
 /** Where the model has a joint, as it would measure on the bench. */
 function drawnOnBench({ build, axle, side, point }: Props) {
   const { frame } = hangUpright(build, axle, side);
-  return chassisToBench(frame, vec(pointsOf(build[axle] ?? build.front, side)[point]));
+  return chassisToBench(frame, toVec(pointsOf(build[axle] ?? build.front, side)[point]));
 }
