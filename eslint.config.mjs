@@ -16,7 +16,10 @@ const zones = [
   { target: './src/ui', from: ['./src/db', './src/app'] },
   { target: './src/workers', from: ['./src/db', './src/server', './src/ui', './src/app'] },
   { target: './src/app', from: ['./src/db', './src/core'] },
-  { target: './cli/!(backup|*.test).ts', from: ['./src/db', './src/server', './src/ui', './src/app'] },
+  {
+    target: './cli/!(backup|*.test).ts',
+    from: ['./src/db', './src/server', './src/ui', './src/app'],
+  },
   { target: './src/!(test)/**/!(*.test).ts*', from: './src/test' },
 ].map((zone) => ({ ...zone, message: 'Imports point one way: ui → server → db → core.' }));
 
