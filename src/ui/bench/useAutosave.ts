@@ -1,8 +1,8 @@
 import { useSnackbar } from 'notistack';
 import { useEffect, useRef, useState } from 'react';
 import { create } from 'zustand';
-import type { Build } from '@/core/model/build';
 import type { Opened } from '@/server/reading';
+import { addBuild } from '../builds/addBuild';
 import { createAutosave } from './autosave';
 import type { SaveState } from './autosave';
 import type { BuildStore } from './buildStore';
@@ -71,12 +71,14 @@ export function useAutosave(context: BuildStore, id: string, version: number): S
       if (autosave.isClean() && autosave.current().version === draft.version)
         store.getState().replace(draft.build);
       else {
-        const name = await addBuild(draft.build);
-        if (name === null) {
+        const made = await addBuild(draft.build);
+        if (!made) {
           say('Havrik’s server does not answer: nothing was taken.');
           return;
         }
-        enqueueSnackbar(`This build was saved since: they are now “${name.name}” in the list.`);
+        enqueueSnackbar(
+          `This build was changed or saved since: they are now “${made.name}” in the list.`,
+        );
       }
       await dropDraft(draft.window);
       next();
@@ -92,16 +94,6 @@ export function useAutosave(context: BuildStore, id: string, version: number): S
     },
     again: () => void saver.current?.autosave.flush(),
   };
-}
-
-/** Adds a build beside the others; null where the server does not. */
-export async function addBuild(build: Build): Promise<{ id: string; name: string } | null> {
-  const response = await fetch('/api/builds', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ build }),
-  }).catch(() => null);
-  return response?.ok ? ((await response.json()) as { id: string; name: string }) : null;
 }
 
 type Saver = ReturnType<typeof keepSaved>;

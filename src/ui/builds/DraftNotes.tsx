@@ -7,7 +7,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { abandonedDrafts, dropDraft } from '../bench/drafts';
 import type { Draft } from '../bench/drafts';
-import { addBuild } from '../bench/useAutosave';
+import { addBuild } from './addBuild';
 
 /** What this browser kept of builds because it never reached the server. */
 export function DraftNotes({ onAdded, onTrouble }: { onAdded: () => void; onTrouble: () => void }) {
