@@ -1,4 +1,4 @@
-import { bumpSteer, judgeBumpSteer } from '../src/core/bumpsteer/bumpSteer';
+import { bumpSteer, judgeBumpSteer } from '../src/core/motion/bumpSteer';
 import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
 import type { Axle } from '../src/core/kinematics/axle';
 import { briefOf } from '../src/core/model/brief';

@@ -57,11 +57,11 @@ describe('sweep', () => {
       const wanted = rows.filter((row) => row.rack === rack);
       expect(data).toHaveLength(wanted.length);
       data.forEach((row, i) => {
-        expect(Number(row.travel_mm)).toBe(wanted[i].travel);
-        expect(Number(row.toe_deg)).toBeCloseTo(wanted[i].toe, 6);
-        expect(Number(row.contact_up_mm)).toBeCloseTo(wanted[i].contact[2], 4);
-        expect(row.toe_deg).toMatch(/\.\d{7,}$/);
-        expect(row.reachable).toBe('true');
+        expect(Number(row['travel_mm'])).toBe(wanted[i].travel);
+        expect(Number(row['toe_deg'])).toBeCloseTo(wanted[i].toe, 6);
+        expect(Number(row['contact_up_mm'])).toBeCloseTo(wanted[i].contact[2], 4);
+        expect(row['toe_deg']).toMatch(/\.\d{7,}$/);
+        expect(row['reachable']).toBe('true');
       });
     }
   });

@@ -1,8 +1,8 @@
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { z } from 'zod';
 import { parseNumber } from '../src/core/model/units';
-import { PLANE_NAMES } from '../src/core/bumpsteer/mapPlanes';
-import type { PlaneName } from '../src/core/bumpsteer/mapPlanes';
+import { PLANE_NAMES } from '../src/core/model/mapPlanes';
+import type { PlaneName } from '../src/core/model/mapPlanes';
 import { backupTo, restoreFrom } from './backup';
 import { checkReport } from './check';
 import { BadInput, readBuild } from './input';

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { bumpMap, offset } from '../src/core/bumpsteer/bumpMap';
-import { PLANES } from '../src/core/bumpsteer/mapPlanes';
-import type { PlaneName } from '../src/core/bumpsteer/mapPlanes';
+import { PLANES } from '../src/core/model/mapPlanes';
+import type { PlaneName } from '../src/core/model/mapPlanes';
 import { prepareAxle } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { finish } from '../src/core/find/finish';

@@ -1,6 +1,6 @@
 import { bumpSteerOf, withPoints } from '../src/core/bumpsteer/trial';
 import { findNull, openedRod } from '../src/core/bumpsteer/findNull';
-import { STARTING_WANTED } from '../src/core/bumpsteer/nullWanted';
+import { STARTING_WANTED } from '../src/core/model/nullWanted';
 import { ROD_POINTS } from '../src/core/bumpsteer/nullProblem';
 import type { NullChange, NullFound } from '../src/core/bumpsteer/nullProblem';
 import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';

@@ -100,7 +100,7 @@ it('keeps what is typed while the server is gone, says so, and saves it when it 
   const stored = (await (await fetch(`${app.address}/api/builds/${id}`)).json()) as {
     build: Build;
   };
-  expect(stored.build.front.points.upperOuter).toMatchObject({ out: 579, up: 417.5 });
+  expect(stored.build.front.points['upperOuter']).toMatchObject({ out: 579, up: 417.5 });
   await browser.close();
   await app.stop();
 });

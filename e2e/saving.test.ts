@@ -88,7 +88,7 @@ describe('what was typed', () => {
     await clickButton(page, 'Take them');
     await until(page, `document.querySelector('${UP}').value === '417.25'`);
     await settled(page);
-    expect((await stored(idOf())).build.front.points.upperOuter.up).toBe(417.25);
+    expect((await stored(idOf())).build.front.points['upperOuter'].up).toBe(417.25);
     // It is offered once.
     await page.reload({ waitUntil: 'networkidle0' });
     await settled(page);
@@ -115,7 +115,7 @@ describe('what was typed', () => {
     await shows('saved since');
     expect((await stored(id)).build).toMatchObject({
       wheelbase: 2345,
-      front: { points: { upperOuter: { up: build.front.points.upperOuter.up } } },
+      front: { points: { upperOuter: { up: build.front.points['upperOuter'].up } } },
     });
     expect((await all()).filter((name) => name === NAME)).toHaveLength(2);
   });
@@ -150,7 +150,7 @@ describe('what was typed', () => {
       await until(page, `document.querySelector('${UP}').value === '419.75'`);
       await settled(page);
     }
-    expect((await stored(idOf())).build.front.points.upperOuter.up).toBe(419.75);
+    expect((await stored(idOf())).build.front.points['upperOuter'].up).toBe(419.75);
   });
 
   it('goes on being saved when the bench is left at once and opened again', async () => {
@@ -167,7 +167,7 @@ describe('what was typed', () => {
       expect(idOf()).toBe(id);
     }
     await new Promise((wake) => setTimeout(wake, 2500));
-    expect((await stored(id)).build.front.points.upperOuter).toMatchObject({
+    expect((await stored(id)).build.front.points['upperOuter']).toMatchObject({
       up: 416.5,
       out: 516.5,
     });
@@ -250,10 +250,10 @@ describe('what was typed', () => {
     await clickButton(page, 'Save as a new build');
     await settled(page);
     expect(idOf()).not.toBe(id);
-    expect((await stored(idOf())).build.front.points.upperOuter.up).toBe(421);
+    expect((await stored(idOf())).build.front.points['upperOuter'].up).toBe(421);
     await typeInto(page, UP, '422');
     await settled(page);
-    expect((await stored(idOf())).build.front.points.upperOuter.up).toBe(422);
+    expect((await stored(idOf())).build.front.points['upperOuter'].up).toBe(422);
     await list.bringToFront();
     await list.goto(`${app.address}/builds/${id}`, { waitUntil: 'networkidle0' });
     await shows('This build is in the bin', list);

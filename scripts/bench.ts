@@ -1,13 +1,13 @@
 import v8 from 'node:v8';
 import { Bench } from 'tinybench';
-import { POSITIONS } from '../src/core/bumpsteer/bumpSteer';
+import { POSITIONS } from '../src/core/motion/bumpSteer';
 import { shim } from '../src/core/bumpsteer/shim';
 import { armsFromCamber } from '../src/core/arms/armsFromCamber';
 import { clearancesOf } from '../src/core/clearance/room';
 import { blankBuild } from '../src/core/model/starts';
 import { bumpMap } from '../src/core/bumpsteer/bumpMap';
 import { findNull } from '../src/core/bumpsteer/findNull';
-import { STARTING_WANTED } from '../src/core/bumpsteer/nullWanted';
+import { STARTING_WANTED } from '../src/core/model/nullWanted';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
 import { SAMPLES } from '../src/core/tolerance/bands';
 import { MonteCarlo } from '../src/core/tolerance/monteCarlo';

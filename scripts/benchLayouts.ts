@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import type { NullFinding } from '../src/core/bumpsteer/findNull';
-import { startingRoom } from '../src/core/clearance/roomSchema';
-import type { Freedoms } from '../src/core/freedoms/freedoms';
+import { startingRoom } from '../src/core/model/room';
+import type { Freedoms } from '../src/core/model/freedoms';
 import type { Build } from '../src/core/model/build';
-import { COORDINATES, POINT_NAMES } from '../src/core/model/points';
+import { pointNames, typeOf } from '../src/core/corners/kinds';
+import { COORDINATES } from '../src/core/model/points';
 import { blankBuild } from '../src/core/model/starts';
 import { anyLayout } from '../src/test/layouts';
 import { leastRangeByChance, seeded } from '../src/test/leastRange';
@@ -100,15 +101,15 @@ export function armsToFind() {
   const slot = (at: number) => ({ kind: 'range' as const, min: at - 40, max: at + 40, step: 0 });
   build.front.freedoms = {
     upperFrontInner: {
-      up: holes(points.upperFrontInner.up - 25),
-      out: slot(points.upperFrontInner.out),
+      up: holes(points['upperFrontInner'].up - 25),
+      out: slot(points['upperFrontInner'].out),
     },
     upperRearInner: {
-      up: holes(points.upperRearInner.up - 25),
-      out: slot(points.upperRearInner.out),
+      up: holes(points['upperRearInner'].up - 25),
+      out: slot(points['upperRearInner'].out),
     },
-    lowerFrontInner: { up: holes(points.lowerFrontInner.up - 25) },
-    upperOuter: { up: slot(points.upperOuter.up) },
+    lowerFrontInner: { up: holes(points['lowerFrontInner'].up - 25) },
+    upperOuter: { up: slot(points['upperOuter'].up) },
   };
   return build;
 }
@@ -145,7 +146,7 @@ export function withRoom() {
 export function withWashers(coordinates: number, washers: number): Build {
   const build = blankBuild('Washers');
   const next = seeded(7);
-  const places = [...POINT_NAMES]
+  const places = [...pointNames(typeOf(build.front))]
     .sort((a, b) => Number(b.startsWith('tieRod')) - Number(a.startsWith('tieRod')))
     .flatMap((point) => COORDINATES.map((coordinate) => ({ point, coordinate })));
   const freedoms: Freedoms = (build.front.freedoms = {});

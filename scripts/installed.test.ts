@@ -36,7 +36,7 @@ function install(folder: string): string | null {
     cwd: folder,
     env: {
       ...process.env,
-      PATH: `${join(folder, 'bin')}:${dirname(process.execPath)}:${process.env.PATH}`,
+      PATH: `${join(folder, 'bin')}:${dirname(process.execPath)}:${process.env['PATH']}`,
     },
   });
   expect(status).toBe(0);

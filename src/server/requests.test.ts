@@ -47,7 +47,7 @@ it('gives, saves and exports a build', async () => {
 
 it('saves a draft that is not sound, and refuses to export it', async () => {
   const draft = structuredClone(build);
-  draft.front.points.lowerOuter = { ...draft.front.points.upperOuter };
+  draft.front.points['lowerOuter'] = { ...draft.front.points['upperOuter'] };
   const { id } = await createBuild(build);
   expect((await putBuild(id, send({ version: 1, savedBy: 'me', build: draft }))).status).toBe(200);
   expect(await message(await exportBuild(id))).toMatch(/^422 .*in one place/);
@@ -109,7 +109,7 @@ it('lists builds, and refuses to be asked for anything', async () => {
 
 it('adds a build that is not sound yet', async () => {
   const draft = structuredClone(build);
-  draft.front.points.lowerOuter = { ...draft.front.points.upperOuter };
+  draft.front.points['lowerOuter'] = { ...draft.front.points['upperOuter'] };
   const { id } = (await (await addBuild(send({ build: draft }))).json()) as { id: string };
   expect(await (await getBuild(id)).json()).toMatchObject({ version: 1, build: draft });
   expect((await addBuild(send({ build: { ...draft, wheelbase: 1 } }))).status).toBe(400);

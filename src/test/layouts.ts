@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import type { FrontAxle } from '../core/model/build';
+import type { AxleDesign } from '../core/model/build';
 import { prepareAxle } from '../core/kinematics/axle';
 import type { Axle } from '../core/kinematics/axle';
-import { POINT_NAMES } from '../core/model/points';
+import { doubleWishbone } from '../core/corners/doubleWishbone';
+import { pointNames } from '../core/corners/kinds';
 import type { Point, Points } from '../core/model/points';
 import { blankBuild } from '../core/model/starts';
 
@@ -10,16 +11,16 @@ import { blankBuild } from '../core/model/starts';
 export function axleWith(
   points: Partial<Points> = {},
   alignment = { toe: 0, camber: 0 },
-): FrontAxle {
+): AxleDesign {
   const { front } = blankBuild('test');
-  return { ...front, static: alignment, points: { ...front.points, ...points } };
+  return { ...front, static: alignment, points: { ...front.points, ...points } as Points };
 }
 
 /**
  * Level parallel arms of 300 mm straight across, pivots' axes along the car, the tie rod like them: all swing
  * alike, so that camber, toe and kingpin keep (geometry).
  */
-export const parallelArms = (points: Partial<Points> = {}): FrontAxle =>
+export const parallelArms = (points: Partial<Points> = {}): AxleDesign =>
   axleWith({
     lowerFrontInner: { ahead: 150, out: 300, up: 200 },
     lowerRearInner: { ahead: -150, out: 300, up: 200 },
@@ -37,7 +38,7 @@ export const parallelArms = (points: Partial<Points> = {}): FrontAxle =>
  * A plane mechanism: pivots' axes along the car, ball joints in one plane across it, the tie rod the lower
  * arm's image, so that the upright moves in that plane.
  */
-export const planeMechanism = (points: Partial<Points> = {}): FrontAxle =>
+export const planeMechanism = (points: Partial<Points> = {}): AxleDesign =>
   axleWith({
     lowerFrontInner: { ahead: 150, out: 250, up: 180 },
     lowerRearInner: { ahead: -150, out: 250, up: 180 },
@@ -51,7 +52,10 @@ export const planeMechanism = (points: Partial<Points> = {}): FrontAxle =>
     ...points,
   });
 
-export function prepared(design: FrontAxle): Axle {
+/** Names of a double wishbone's points. */
+export const WISHBONE_POINTS = pointNames(doubleWishbone);
+
+export function prepared(design: AxleDesign): Axle {
   const result = prepareAxle(design);
   if (!result.ok) throw new Error(result.faults.map((fault) => fault.message).join('; '));
   return result.axle;
@@ -71,7 +75,7 @@ const near = (p: Point, ahead: number, out: number, up: number): fc.Arbitrary<Po
  * behind, high or low, upper arms longer than lower ones, any toe and camber. All are sound as drawn
  * and reach ±25 mm.
  */
-export const anyLayout: fc.Arbitrary<FrontAxle> = fc
+export const anyLayout: fc.Arbitrary<AxleDesign> = fc
   .record({
     lowerFrontInner: near({ ahead: 150, out: 250, up: 190 }, 60, 70, 40),
     lowerRearInner: near({ ahead: -150, out: 250, up: 190 }, 60, 70, 40),
@@ -105,8 +109,8 @@ export const anyLayout: fc.Arbitrary<FrontAxle> = fc
 /** Tuples [ahead, out, up] by point name, as the reference file has them. */
 export const pointsFromTuples = (tuples: Record<string, number[]>): Points =>
   Object.fromEntries(
-    POINT_NAMES.map((name) => {
+    pointNames(doubleWishbone).map((name) => {
       const [ahead, out, up] = tuples[name];
       return [name, { ahead, out, up }];
     }),
-  ) as Points;
+  ) as unknown as Points;

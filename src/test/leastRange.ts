@@ -1,5 +1,5 @@
 import { bumpSteerOf, withPoints } from '../core/bumpsteer/trial';
-import type { FrontAxle, Travel } from '../core/model/build';
+import type { AxleDesign, Travel } from '../core/model/build';
 
 /** Numbers from 0 to 1, the same ones for the same seed (Park and Miller 1988, from memory). */
 export function seeded(seed: number): () => number {
@@ -12,7 +12,7 @@ export function seeded(seed: number): () => number {
  * chance, the best of them followed down by chance. Slow, and no search of ours.
  */
 export function leastRangeByChance(
-  design: FrontAxle,
+  design: AxleDesign,
   travel: Travel,
   by: number,
   seed: number,

@@ -4,9 +4,18 @@ import { add, distance, rotate, sub } from '../core/geometry/vec';
 import type { Vec } from '../core/geometry/vec';
 import type { CornerType } from '../core/corners/cornerType';
 import { spindleOf } from '../core/kinematics/spindle';
-import type { FrontAxle } from '../core/model/build';
-import { POINT_NAMES } from '../core/model/points';
-import type { PointName } from '../core/model/points';
+import type { AxleDesign } from '../core/model/build';
+
+type WishbonePoint =
+  | 'lowerFrontInner'
+  | 'lowerRearInner'
+  | 'lowerOuter'
+  | 'upperFrontInner'
+  | 'upperRearInner'
+  | 'upperOuter'
+  | 'tieRodInner'
+  | 'tieRodOuter'
+  | 'wheelCentre';
 
 export interface ReferencePose {
   lowerOuter: Vec;
@@ -21,13 +30,10 @@ export interface ReferencePose {
  * (three of place, three of turning), held by five link lengths and the wheel centre's height, and a
  * general-purpose Levenberg–Marquardt solver brings the six residuals to nothing.
  */
-export function referencePose(design: FrontAxle, travel: number, rack: number): ReferencePose {
+export function referencePose(design: AxleDesign, travel: number, rack: number): ReferencePose {
   const p = Object.fromEntries(
-    POINT_NAMES.map((name) => {
-      const { ahead, out, up } = design.points[name];
-      return [name, [ahead, out, up] as Vec];
-    }),
-  ) as Record<PointName, Vec>;
+    Object.entries(design.points).map(([name, { ahead, out, up }]) => [name, [ahead, out, up]]),
+  ) as unknown as Record<WishbonePoint, Vec>;
   const rackEnd = add(p.tieRodInner, [0, rack, 0]);
   const links: [Vec, Vec, number][] = [
     [p.lowerFrontInner, p.lowerOuter, distance(p.lowerFrontInner, p.lowerOuter)],
@@ -118,7 +124,7 @@ export function referenceFreePose(
   steer: number,
 ): { wheelCentre: Vec; spindle: Vec } {
   const ARM = 150;
-  const origin = points.wheelCentre;
+  const origin = points['wheelCentre'];
   const turnOf = (q: readonly number[]): Vec => [q[3] / ARM, q[4] / ARM, q[5] / ARM];
   const place = (at: Vec, q: readonly number[]): Vec =>
     add(add(origin, [q[0], q[1], q[2]]), rotate(sub(at, origin), turnOf(q)));

@@ -1,15 +1,17 @@
+import { doubleWishbone } from '../corners/doubleWishbone';
+import { armLength, upperArmOf } from '../kinematics/arms';
 import { USUAL_STOCK } from '../freedoms/freedoms';
-import type { Freedoms } from '../freedoms/freedoms';
+import type { Freedoms } from '../model/freedoms';
 import { prepareAxle } from '../kinematics/axle';
 import { blankBuild } from '../model/starts';
 import { heldCamber } from '../motion/held';
 import { readAt } from '../motion/sweep';
-import { noTakeOff } from '../takeoff/records';
+import { noTakeOff } from '../model/takeOff';
 import { findNull } from '../bumpsteer/findNull';
-import { STARTING_WANTED } from '../bumpsteer/nullWanted';
+import { STARTING_WANTED } from '../model/nullWanted';
 import { armsFromCamber } from './armsFromCamber';
-import { CLOSE, openedArms, upperArmLength } from './armsProblem';
-import type { ArmsWanted } from './armsWanted';
+import { CLOSE, openedArms } from './armsProblem';
+import type { ArmsWanted } from '../model/armsWanted';
 import { finish } from '../find/finish';
 
 const buildWith = (freedoms: Freedoms) => {
@@ -94,16 +96,19 @@ it('finds arms that are known to be there: camber both ways, roll centre, level,
       droop: held.droop,
       rollCentre: held.rollCentre,
       level: true,
-      upperArm: upperArmLength(there),
+      upperArm: armLength(upperArmOf(doubleWishbone)!, there),
     },
   );
   const [best] = found;
   expect(best.reached).toBe(true);
   expect(Math.abs(best.rollCentre - held.rollCentre)).toBeLessThanOrEqual(CLOSE.rollCentre + 1e-6);
-  expect(Math.abs(best.points.lowerFrontInner.up - 175)).toBeLessThanOrEqual(CLOSE.level + 0.1);
-  expect(Math.abs(upperArmLength(best.points) - upperArmLength(there))).toBeLessThanOrEqual(
-    CLOSE.upperArm + 1e-6,
-  );
+  expect(Math.abs(best.points['lowerFrontInner'].up - 175)).toBeLessThanOrEqual(CLOSE.level + 0.1);
+  expect(
+    Math.abs(
+      armLength(upperArmOf(doubleWishbone)!, best.points) -
+        armLength(upperArmOf(doubleWishbone)!, there),
+    ),
+  ).toBeLessThanOrEqual(CLOSE.upperArm + 1e-6);
 });
 
 it('says which coordinate would have to give, and by how much, where nothing reaches it', () => {
@@ -175,9 +180,9 @@ it('asks nothing of what is welded, nor of an upright that was measured as one s
     return finish(search).opening;
   };
   expect(opening(build)!.point).toMatch(/Inner$/);
-  build.front.freedoms!.upperFrontInner!.up = { kind: 'fixed' };
-  build.front.freedoms!.upperFrontInner!.out = { kind: 'fixed' };
-  build.front.freedoms!.lowerOuter = { up: slot(160, 160) };
+  build.front.freedoms!['upperFrontInner']!.up = { kind: 'fixed' };
+  build.front.freedoms!['upperFrontInner']!.out = { kind: 'fixed' };
+  build.front.freedoms!['lowerOuter'] = { up: slot(160, 160) };
   expect(opening(build)!.point).not.toMatch(/^upper/);
 });
 

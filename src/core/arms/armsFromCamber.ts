@@ -3,7 +3,7 @@ import type { Found } from '../find/problem';
 import type { AxleName, Build } from '../model/build';
 import { ArmsProblem, openedArms } from './armsProblem';
 import type { ArmsFound, Opening } from './armsProblem';
-import type { ArmsWanted } from './armsWanted';
+import type { ArmsWanted } from '../model/armsWanted';
 
 export interface ArmsFinding {
   found: ArmsFound[];

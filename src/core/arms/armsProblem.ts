@@ -1,10 +1,12 @@
-import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
-import type { ArmsWanted } from './armsWanted';
+import { POSITIONS, bumpSteer } from '../motion/bumpSteer';
+import type { ArmsWanted } from '../model/armsWanted';
+import { pointNames, typeOf } from '../corners/kinds';
+import type { CornerType, Pivots } from '../corners/cornerType';
+import { acrossArm, armLength, lowerArmOf, upperArmOf } from '../kinematics/arms';
+import type { Opened } from '../freedoms/freedoms';
 import { effortOf, limitsOf, openedOf, placesOf, stepOf } from '../freedoms/freedoms';
-import type { Freedom } from '../freedoms/freedoms';
 import type { Found, Problem, Variable } from '../find/problem';
 import { Solver } from '../find/solver';
-import { distance, footOnLine, sub, unit } from '../geometry/vec';
 import { prepareAxle } from '../kinematics/axle';
 
 import type { AxleDesign, AxleName, Build, Travel } from '../model/build';
@@ -13,28 +15,33 @@ import { heldCamber } from '../motion/held';
 import type { HeldCamber } from '../motion/held';
 import { readAt, runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { mayMove } from '../takeoff/solid';
-import { toVec } from '../model/points';
 
 /** What is still good enough: degrees of camber, mm of the others. */
-export const CLOSE = { gain: 0.05, camber: 0.1, rollCentre: 5, level: 2, upperArm: 0.5 } as const;
+export const CLOSE = {
+  gain: 0.05,
+  camber: 0.1,
+  toe: 0.05,
+  rollCentre: 5,
+  level: 2,
+  upperArm: 0.5,
+} as const;
 
-/** Points an arm finder may move. */
-export const ARM_POINTS: PointName[] = [
-  'lowerFrontInner',
-  'lowerRearInner',
-  'lowerOuter',
-  'upperFrontInner',
-  'upperRearInner',
-  'upperOuter',
-];
+/** Points of a kind that an arm finder may move: all but the wheel's and the rod's. */
+export const armPoints = ({ points, tieRod }: CornerType): PointName[] =>
+  pointNames({ points }).filter(
+    (name) => name !== 'wheelCentre' && name !== tieRod?.inner && name !== tieRod?.outer,
+  );
+
 /** The other pivot of the same arm. */
-const PARTNER: Partial<Record<PointName, PointName>> = {
-  lowerFrontInner: 'lowerRearInner',
-  lowerRearInner: 'lowerFrontInner',
-  upperFrontInner: 'upperRearInner',
-  upperRearInner: 'upperFrontInner',
-};
-const FRONT_PIVOTS: PointName[] = ['lowerFrontInner', 'upperFrontInner'];
+export function partnerOf({ pivots }: CornerType, name: PointName): PointName | undefined {
+  for (const { through } of pivots) {
+    if (through[0] === name) return through[1];
+    if (through[1] === name) return through[0];
+  }
+  return undefined;
+}
+const isFrontPivot = ({ pivots }: CornerType, name: PointName): boolean =>
+  pivots.some(({ through }) => through[0] === name);
 
 export interface Change {
   point: PointName;
@@ -51,7 +58,8 @@ export interface ArmsFound extends HeldCamber {
   effort: number;
   /** The same with the tie rod as it is now: its bump steer turns the wheel, and caster makes camber of that. */
   withRod: HeldCamber;
-  scrub: number;
+  /** Null where the wheel steers about nothing. */
+  scrub: number | null;
   /** Toe range over the travel, to be nulled next; null where the tie rod does not reach. */
   bumpSteer: number | null;
 }
@@ -63,29 +71,19 @@ export interface Opening {
   by: number;
 }
 
-interface Opened {
-  point: PointName;
-  coordinate: Coordinate;
-  freedom: Freedom;
-}
-
-/** Length of an axle's upper arm: ball joint to the line of its pivots. */
-export function upperArmLength(points: Points): number {
-  const rear = toVec(points.upperRearInner);
-  const axis = unit(sub(toVec(points.upperFrontInner), rear));
-  const joint = toVec(points.upperOuter);
-  return distance(joint, footOnLine(joint, rear, axis));
-}
-
 /** Coordinates of an axle's arms that have freedoms, as the finder moves them. */
 export function openedArms(design: AxleDesign, together: boolean): Opened[] {
-  const all = openedOf(design.freedoms).filter(({ point }) => ARM_POINTS.includes(point));
+  const type = typeOf(design);
+  const may = armPoints(type);
+  const all = openedOf(design).filter(({ point }) => may.includes(point));
   if (!together) return all;
   const has = (point: PointName | undefined, coordinate: Coordinate) =>
     all.some((one) => one.point === point && one.coordinate === coordinate);
   return all.filter(
     ({ point, coordinate }) =>
-      FRONT_PIVOTS.includes(point) || !PARTNER[point] || !has(PARTNER[point], coordinate),
+      isFrontPivot(type, point) ||
+      !partnerOf(type, point) ||
+      !has(partnerOf(type, point), coordinate),
   );
 }
 
@@ -94,6 +92,8 @@ export class ArmsProblem {
   readonly problem: Problem;
   private readonly points: Points;
   private readonly travel: Travel;
+  private readonly type: CornerType;
+  private readonly may: PointName[];
 
   constructor(
     private readonly build: Build,
@@ -104,6 +104,8 @@ export class ArmsProblem {
   ) {
     this.points = structuredClone(design.points);
     this.travel = build.travel;
+    this.type = typeOf(design);
+    this.may = armPoints(this.type);
     this.problem = this.over(
       opened.map((one) => this.variable(one)),
       opened,
@@ -124,12 +126,22 @@ export class ArmsProblem {
   }
 
   private over(variables: Variable[], opened: Opened[]): Problem {
-    const { wanted, points } = this;
+    const { points } = this;
+    // What a kind has no arm for is not asked of it.
+    const [lower, upper] = [lowerArmOf(this.type), upperArmOf(this.type)];
+    const wanted = {
+      ...this.wanted,
+      toe: this.type.tieRod ? undefined : this.wanted.toe,
+      level: lower ? this.wanted.level : undefined,
+      upperArm: upper ? this.wanted.upperArm : undefined,
+    };
     const count = [
       wanted.gain,
       wanted.bump,
       wanted.droop,
       wanted.rollCentre,
+      wanted.toe || undefined,
+      wanted.toe || undefined,
       wanted.level || undefined,
       wanted.upperArm,
     ].filter((one) => one !== undefined).length;
@@ -148,9 +160,13 @@ export class ArmsProblem {
         if (wanted.droop !== undefined) into[next++] = (held.droop - wanted.droop) / CLOSE.camber;
         if (wanted.rollCentre !== undefined)
           into[next++] = (held.rollCentre - wanted.rollCentre) / CLOSE.rollCentre;
-        if (wanted.level) into[next++] = lowerArmRise(points) / CLOSE.level;
+        if (wanted.toe) {
+          into[next++] = held.toeBump / CLOSE.toe;
+          into[next++] = held.toeDroop / CLOSE.toe;
+        }
+        if (wanted.level) into[next++] = armRise(lower!, points) / CLOSE.level;
         if (wanted.upperArm !== undefined)
-          into[next] = (upperArmLength(points) - wanted.upperArm) / CLOSE.upperArm;
+          into[next] = (armLength(upper!, points) - wanted.upperArm) / CLOSE.upperArm;
         return into.every(Number.isFinite);
       },
     };
@@ -158,11 +174,11 @@ export class ArmsProblem {
 
   /** Puts values into points; with brackets that move as one the rear pivot goes along. */
   private place(points: Points, values: ArrayLike<number>, opened: Opened[]): void {
-    for (const name of ARM_POINTS) Object.assign(points[name], this.design.points[name]);
+    for (const name of this.may) Object.assign(points[name], this.design.points[name]);
     opened.forEach(({ point, coordinate }, i) => {
       const by = values[i] - this.design.points[point][coordinate];
       points[point][coordinate] = values[i];
-      const partner = this.wanted.together ? PARTNER[point] : undefined;
+      const partner = this.wanted.together ? partnerOf(this.type, point) : undefined;
       if (partner) points[partner][coordinate] += by;
     });
   }
@@ -180,7 +196,7 @@ export class ArmsProblem {
     if (!ride.ok || !held) return null;
     const ends = travelSweep(this.travel, 2);
     runSweep(side, ends);
-    const changes = ARM_POINTS.flatMap((point) =>
+    const changes = this.may.flatMap((point) =>
       (['ahead', 'out', 'up'] as const).flatMap((coordinate): Change[] => {
         const [from, to] = [this.design.points[point][coordinate], points[point][coordinate]];
         return Math.abs(to - from) < 0.005 ? [] : [{ point, coordinate, from, to }];
@@ -196,9 +212,11 @@ export class ArmsProblem {
         gain: 25 * ride.perTravel.camber,
         bump: valueAt(ends, 1, 'camber') - ride.value.camber,
         droop: valueAt(ends, 0, 'camber') - ride.value.camber,
+        toeBump: valueAt(ends, 1, 'toe') - ride.value.toe,
+        toeDroop: valueAt(ends, 0, 'toe') - ride.value.toe,
         rollCentre: ride.value.rollCentre - ride.value.contactUp,
       },
-      scrub: ride.value.scrub,
+      scrub: ride.value.scrub ?? null,
       bumpSteer:
         bumpSteer(side, this.travel, travelSweep(this.travel, POSITIONS))?.span.range ?? null,
     };
@@ -209,9 +227,11 @@ export class ArmsProblem {
    * the joints of an upright that was measured as one solid part are not asked.
    */
   *opening(nearest: Found | undefined): Generator<number, Opening | null> {
-    const candidates = ARM_POINTS.filter(
-      (point) => !this.wanted.together || !PARTNER[point] || FRONT_PIVOTS.includes(point),
-    )
+    const { type } = this;
+    const candidates = this.may
+      .filter(
+        (point) => !this.wanted.together || !partnerOf(type, point) || isFrontPivot(type, point),
+      )
       .flatMap((point) => (['out', 'up'] as const).map((coordinate) => ({ point, coordinate })))
       .filter(({ point, coordinate }) => mayMove(this.build, this.axle, point, coordinate));
     let best: Opening | null = null;
@@ -275,10 +295,8 @@ export class ArmsProblem {
 /** How far a coordinate is let out when it is asked what would help, mm. */
 const REACH = 120;
 
-/** How much higher the lower ball joint is than its arm's pivots across from it. */
-function lowerArmRise(points: Points): number {
-  const rear = toVec(points.lowerRearInner);
-  const axis = unit(sub(toVec(points.lowerFrontInner), rear));
-  const joint = toVec(points.lowerOuter);
-  return joint[2] - footOnLine(joint, rear, axis)[2];
+/** How much higher an arm's joint of the upright is than its pivots across from it. */
+function armRise(arm: Pivots, points: Points): number {
+  const { joint, foot } = acrossArm(arm, points);
+  return joint[2] - foot[2];
 }

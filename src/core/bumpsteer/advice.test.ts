@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { anyLayout, axleWith } from '../../test/layouts';
-import type { Freedoms } from '../freedoms/freedoms';
-import type { Build, FrontAxle } from '../model/build';
+import type { Freedoms } from '../model/freedoms';
+import type { Build, AxleDesign } from '../model/build';
 import { blankBuild } from '../model/starts';
-import { noTakeOff } from '../takeoff/records';
+import { noTakeOff } from '../model/takeOff';
 import { findNull } from './findNull';
-import { STARTING_WANTED } from './nullWanted';
+import { STARTING_WANTED } from '../model/nullWanted';
 import { bumpSteerOf, withPoints } from './trial';
 import { finish } from '../find/finish';
 
@@ -14,7 +14,7 @@ const search = (build: Build) => {
   const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null });
   return finish(finding);
 };
-const buildOf = (design: FrontAxle, freedoms: Freedoms): Build => ({
+const buildOf = (design: AxleDesign, freedoms: Freedoms): Build => ({
   ...blankBuild('x'),
   travel,
   front: { ...design, freedoms },

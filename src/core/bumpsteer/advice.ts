@@ -1,15 +1,16 @@
 import { findAll } from '../find/find';
-import type { Freedom } from '../freedoms/freedoms';
+import type { Freedom } from '../model/freedoms';
 import { pointsOf } from '../kinematics/axle';
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
 import { COORDINATES } from '../model/points';
-import type { BumpSteer } from './bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import { briefOf } from '../model/brief';
 import { mayMove } from '../takeoff/solid';
 import { NullSearch, ROD_POINTS } from './nullProblem';
-import type { NullFound, Opened } from './nullProblem';
-import { STARTING_WANTED } from './nullWanted';
-import type { NullWanted } from './nullWanted';
+import type { Opened } from '../freedoms/freedoms';
+import type { NullFound } from './nullProblem';
+import { STARTING_WANTED } from '../model/nullWanted';
+import type { NullWanted } from '../model/nullWanted';
 import { bumpSteerOf } from './trial';
 
 /** What would help where the freedoms do not, each put in and measured by a fresh sweep. */

@@ -3,8 +3,8 @@ import { pointsOf, prepareAxle } from '../kinematics/axle';
 import { COORDINATES } from '../model/points';
 import type { Coordinate, Points } from '../model/points';
 import { runSweep, travelSweep, valueAt } from '../motion/sweep';
-import { SIGMAS, normalNumbers, quantile } from '../tolerance/random';
-import type { Placing } from './nullWanted';
+import { SIGMAS, normalNumbers, quantile } from '../geometry/random';
+import type { Placing } from '../model/nullWanted';
 import { bumpSteerOf, withPoints } from './trial';
 
 /** The toe range to expect when a layout is built, degrees, and what 1 mm of each joint costs at the most. */

@@ -1,8 +1,8 @@
 import type { AxleDesign, Side, Travel } from '../model/build';
 import { pointsOf } from '../kinematics/axle';
 import { travelSweep } from '../motion/sweep';
-import { PLANES } from './mapPlanes';
-import type { PlaneName } from './mapPlanes';
+import { PLANES } from '../model/mapPlanes';
+import type { PlaneName } from '../model/mapPlanes';
 import { bumpSteerOf, withPoints } from './trial';
 
 /** Toe range over the travel with a joint at each place of a square about where it is. */

@@ -3,7 +3,7 @@ import type { AxleDesign, Side, Travel } from '../model/build';
 import { pointsOf, prepareAxle } from '../kinematics/axle';
 import { runSweep, makeSweep, travelSweep, valueAt } from '../motion/sweep';
 import type { Coordinate } from '../model/points';
-import type { BumpSteer } from './bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import { leastAlone } from './leastAlone';
 import type { RodCoordinate } from './toeCurve';
 import { bumpSteerOf } from './trial';

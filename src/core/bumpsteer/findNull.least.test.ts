@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import type { Freedoms } from '../freedoms/freedoms';
+import type { Freedoms } from '../model/freedoms';
 import { effortOf, placesOf } from '../freedoms/freedoms';
-import type { Build, FrontAxle } from '../model/build';
+import type { Build, AxleDesign } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { anyLayout } from '../../test/layouts';
 import { leastRangeByChance } from '../../test/leastRange';
 import { CarsBuilt } from './buildable';
 import { findNull } from './findNull';
-import { STARTING_WANTED } from './nullWanted';
-import type { NullWanted } from './nullWanted';
+import { STARTING_WANTED } from '../model/nullWanted';
+import type { NullWanted } from '../model/nullWanted';
 import { bumpSteerOf, withPoints } from './trial';
 import { finish } from '../find/finish';
 
@@ -19,7 +19,7 @@ const search = (build: Build, wanted: NullWanted) => {
   const finding = findNull(build, 'front', 'left', wanted);
   return finish(finding);
 };
-const buildOf = (design: FrontAxle, freedoms: Freedoms): Build => ({
+const buildOf = (design: AxleDesign, freedoms: Freedoms): Build => ({
   ...blankBuild('random'),
   travel,
   front: { ...design, freedoms },

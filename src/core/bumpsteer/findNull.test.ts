@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import type { Freedoms } from '../freedoms/freedoms';
+import type { Freedoms } from '../model/freedoms';
 import type { Build } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
@@ -9,9 +9,9 @@ import { anyLayout, axleWith, prepared } from '../../test/layouts';
 import { buildableOf } from './buildable';
 import { classify } from './classify';
 import { findNull, openedRod } from './findNull';
-import { STARTING_WANTED } from './nullWanted';
+import { STARTING_WANTED } from '../model/nullWanted';
 import { swapArms } from './swapArms';
-import type { NullWanted } from './nullWanted';
+import type { NullWanted } from '../model/nullWanted';
 import { bumpSteerOf, bumpSteerWith, withPoints } from './trial';
 import { finish } from '../find/finish';
 
@@ -309,7 +309,7 @@ describe('Ackermann', () => {
       const steered = ackermannAt(axle, 2400, rack)!;
       const straight = readAt(axle.left, 0, 0);
       if (!straight.ok) throw new Error(straight.why);
-      const between = 2 * (straight.value.contactOut - straight.value.scrub);
+      const between = 2 * (straight.value.contactOut - straight.value.scrub!);
       const rad = Math.PI / 180;
       // From the turning centre on the rear axle's line, outside the outer kingpin.
       const centre = 2400 / Math.tan(steered.outer * rad);

@@ -5,11 +5,12 @@ import { clearancesOf } from '../clearance/room';
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
 import { adviseNull } from './advice';
 import type { Advice } from './advice';
-import type { BumpSteer } from './bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import { CarsBuilt } from './buildable';
 import { NullSearch, ROD_POINTS } from './nullProblem';
-import type { NullFound, Opened } from './nullProblem';
-import type { NullWanted } from './nullWanted';
+import type { Opened } from '../freedoms/freedoms';
+import type { NullFound } from './nullProblem';
+import type { NullWanted } from '../model/nullWanted';
 import { swapArms } from './swapArms';
 import { bumpSteerOf } from './trial';
 
@@ -30,7 +31,7 @@ export interface NullFinding {
 
 /** Coordinates of the tie rod that a design's freedoms open. */
 export const openedRod = (design: AxleDesign): Opened[] =>
-  openedOf(design.freedoms).filter(({ point }) => ROD_POINTS.includes(point));
+  openedOf(design).filter(({ point }) => ROD_POINTS.includes(point));
 
 /** How many of what is found are built and looked at closely, beside the three leasts. */
 const SHOWN = 8;

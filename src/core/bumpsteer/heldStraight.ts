@@ -1,9 +1,10 @@
 import { toDeg, toRad } from '../geometry/angle';
-import { add, cross, dot, scale, sub, unit } from '../geometry/vec';
+import { add, cross, dot, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
-import { spindleAt } from '../kinematics/joints';
+import { frameAt, spindleAt } from '../kinematics/joints';
+import type { Frame } from '../kinematics/joints';
 import type { Travel } from '../model/build';
 import { holdAt } from '../motion/held';
 
@@ -19,10 +20,12 @@ export interface HeldStraight {
   drawn: HeldPose;
 }
 
-/** The upright's own axes: at the lower ball joint, the first along the kingpin. */
+/** The upright's own axes, at the wheel's centre, and how a turn of the wheel about its steering moves it, per rad of toe. */
 export interface HeldPose {
   origin: Vec;
-  axes: readonly [Vec, Vec, Vec];
+  axes: Frame;
+  turn: Vec;
+  move: Vec;
 }
 
 const upright = new Float64Array(UPRIGHT_SIZE);
@@ -49,13 +52,19 @@ export function holdStraight(side: AxleCorner, travel: Travel, count = 21): Held
   return held;
 }
 
+const triple = (u: Float64Array, at: number): Vec => [u[at], u[at + 1], u[at + 2]];
+
 function poseOf(u: Float64Array): HeldPose {
-  const along = unit([u[U.kingpin], u[U.kingpin + 1], u[U.kingpin + 2]]);
-  const spindle = spindleAt(u);
-  const across = unit(sub(spindle, scale(along, dot(spindle, along))));
+  const axes = frameAt(u);
+  const [turn, move] = [triple(u, U.turnPerRack), triple(u, U.movePerRack)];
+  const [ax, ay] = axes[0];
+  const [dx, dy] = cross(turn, axes[0]);
+  const toePerRack = (dx * ay - ax * dy) / (ax * ax + ay * ay);
   return {
-    origin: [u[U.lowerOuter], u[U.lowerOuter + 1], u[U.lowerOuter + 2]],
-    axes: [along, across, cross(along, across)],
+    origin: triple(u, U.wheelCentre),
+    axes,
+    turn: scale(turn, 1 / toePerRack),
+    move: scale(move, 1 / toePerRack),
   };
 }
 
@@ -84,17 +93,17 @@ export const pathOfInner = (held: HeldStraight, inner: Vec): Vec[] =>
 
 /**
  * Toe change at each position to first order, degrees, of a rod between two joints as drawn: how much the
- * held joints come apart, over how fast turning the upright about its kingpin takes that up.
+ * held joints come apart, over how fast turning the upright by its steering takes that up.
  */
 export function toeFromPath(held: HeldStraight, inner: Vec, outer: Vec): number[] {
   const rod = Math.hypot(...sub(outer, inner));
   return pathOfOuter(held, outer).map((place, i) => {
-    const { origin, axes } = held.poses[i];
+    const { origin, turn, move } = held.poses[i];
     const along = sub(place, inner);
     const apart = Math.hypot(...along);
-    const swing = cross(axes[0], sub(place, origin));
-    // Turning by an angle about the kingpin moves the joint by swing × angle.
+    const swing = add(move, cross(turn, sub(place, origin)));
+    // How much further apart the joints come per rad of toe.
     const perRad = dot(scale(along, 1 / apart), swing);
-    return -((rod - apart) / perRad) / toRad(1);
+    return (rod - apart) / perRad / toRad(1);
   });
 }

@@ -1,10 +1,11 @@
 import { Solver } from '../find/solver';
 import { pointsOf } from '../kinematics/axle';
 import type { AxleDesign, Build, Side } from '../model/build';
-import type { BumpSteer } from './bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import { NullSearch } from './nullProblem';
-import type { NullFound, Opened } from './nullProblem';
-import { STARTING_WANTED } from './nullWanted';
+import type { Opened } from '../freedoms/freedoms';
+import type { NullFound } from './nullProblem';
+import { STARTING_WANTED } from '../model/nullWanted';
 import type { RodCoordinate } from './toeCurve';
 import { bumpSteerOf } from './trial';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { distance } from '../geometry/vec';
 import { pointsOf } from '../kinematics/axle';
-import type { FrontAxle } from '../model/build';
+import type { AxleDesign } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
 import { anyLayout, axleWith, parallelArms, planeMechanism, prepared } from '../../test/layouts';
@@ -16,12 +16,12 @@ import { toVec } from '../model/points';
 
 const travel = { bump: 60, droop: 60 };
 const short = { bump: 25, droop: 25 };
-const jointsOf = (design: FrontAxle) => {
+const jointsOf = (design: AxleDesign) => {
   const points = pointsOf(design, 'left');
   return { inner: toVec(points.tieRodInner), outer: toVec(points.tieRodOuter) };
 };
 const rangeOf = (values: number[]) => Math.max(...values) - Math.min(...values);
-const nullAt = (design: FrontAxle, over = travel) => {
+const nullAt = (design: AxleDesign, over = travel) => {
   const held = holdStraight(prepared(design).left, over);
   if (!held) throw new Error('out of reach');
   const { inner, outer } = jointsOf(design);
@@ -134,7 +134,7 @@ describe('the null line', () => {
 });
 
 describe('the map', () => {
-  const finish = (design: FrontAxle, size: number, n: number) => {
+  const finish = (design: AxleDesign, size: number, n: number) => {
     const looking = bumpMap(design, 'left', travel, 'inner-out-up', size, n);
     const grains: number[] = [];
     for (;;) {
@@ -185,7 +185,7 @@ describe('the map', () => {
 });
 
 describe('the rules of thumb', () => {
-  const says = (design: FrontAxle, rule: string) =>
+  const says = (design: AxleDesign, rule: string) =>
     rulesOfThumb(design, 'left', travel).find((one) => one.rule === rule)!;
 
   it('equal and parallel leaves nothing where the arms are equal and parallel too (geometry)', () => {

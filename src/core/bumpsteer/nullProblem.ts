@@ -1,10 +1,11 @@
 import type { Found, Problem, Spread, Variable } from '../find/problem';
 import { effortOf, limitsOf, placesOf, stepOf, washersFor } from '../freedoms/freedoms';
-import type { Freedom, FreedomKind } from '../freedoms/freedoms';
+import type { Opened } from '../freedoms/freedoms';
+import type { FreedomKind } from '../model/freedoms';
 import { toDeg } from '../geometry/angle';
-import { kindOf } from '../clearance/jointStates';
-import { TILT_LIMITS } from '../clearance/roomSchema';
-import { tiltsOf } from '../clearance/tilt';
+import { typeOf } from '../corners/kinds';
+import { TILT_LIMITS } from '../model/room';
+import { jointTypeOf, tiltsOf } from '../clearance/tilt';
 import { pointsOf, prepareAxle, rackTravelOf } from '../kinematics/axle';
 import type { Axle } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
@@ -14,11 +15,11 @@ import type { AxleDesign, Build, Side, Travel } from '../model/build';
 import type { Coordinate, PointName, Points } from '../model/points';
 import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { ackermannAt } from '../steering/ackermann';
-import { judgeBumpSteer } from './bumpSteer';
+import { judgeBumpSteer } from '../motion/bumpSteer';
 import type { Verdict } from '../verdict/verdicts';
-import type { BumpSteer } from './bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import type { Buildable } from './buildable';
-import type { NullWanted } from './nullWanted';
+import type { NullWanted } from '../model/nullWanted';
 import { SWAP_EFFORT } from './swapArms';
 import { ToeCurve } from './toeCurve';
 import type { RodCoordinate } from './toeCurve';
@@ -53,13 +54,6 @@ export interface NullFound {
   buildable: Buildable | null;
   /** What speaks against it. */
   doubts: string[];
-}
-
-/** A coordinate that may move. */
-export interface Opened {
-  point: PointName;
-  coordinate: Coordinate;
-  freedom: Freedom;
 }
 
 /** Positions over the travel whose toe counts, straight ahead and at each part of the lock. */
@@ -265,7 +259,7 @@ export class NullSearch {
     if (!tilts) return [];
     const limits = this.build.room?.wanted;
     return (['tieRodInner', 'tieRodOuter'] as const).flatMap((name) => {
-      const kind = kindOf(name, this.rack > 0);
+      const kind = jointTypeOf(typeOf(this.design), name, this.rack > 0);
       const limit = limits?.[kind] ?? TILT_LIMITS[kind];
       const { tilt } = tilts[name];
       return tilt > limit

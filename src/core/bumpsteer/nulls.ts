@@ -2,7 +2,6 @@ import type { Vec } from '../geometry/vec';
 import { pointsOf } from '../kinematics/axle';
 import type { Axle } from '../kinematics/axle';
 import type { AxleDesign, Side, Travel } from '../model/build';
-import type { PointName } from '../model/points';
 import { holdStraight } from './heldStraight';
 import { crossing, nullOfInner, nullOfOuter } from './nullLine';
 import type { NullLine } from './nullLine';
@@ -22,7 +21,7 @@ export interface Nulls {
 }
 
 export interface JointNull {
-  point: Extract<PointName, 'tieRodInner' | 'tieRodOuter'>;
+  point: 'tieRodInner' | 'tieRodOuter';
   line: NullLine;
   /** The place on it at the joint's own distance ahead, where it crosses there. */
   at: Vec;

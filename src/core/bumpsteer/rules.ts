@@ -1,4 +1,6 @@
-import { add, footOnLine, sub, unit } from '../geometry/vec';
+import { acrossArm, lowerArmOf, upperArmOf } from '../kinematics/arms';
+import { typeOf } from '../corners/kinds';
+import { add, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { pointsOf, prepareAxle } from '../kinematics/axle';
 import type { Rule } from '../model/brief';
@@ -6,7 +8,7 @@ import type { AxleDesign, Side, Travel } from '../model/build';
 import type { PointName } from '../model/points';
 import { readAt } from '../motion/sweep';
 import { bumpSteerWith } from './trial';
-import type { BumpSteer } from './bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import { shim } from './shim';
 import { toVec } from '../model/points';
 
@@ -38,7 +40,7 @@ export function rulesOfThumb(design: AxleDesign, side: Side, travel: Travel): Ru
   ];
 }
 
-/** Where the lines and the parallel rule put the inner joint; null where the arms leave it nowhere. */
+/** Where the lines and the parallel rule put the inner joint; null where the arms leave it nowhere, or there are none. */
 export const ruleJoints = (
   design: AxleDesign,
   side: Side,
@@ -47,31 +49,35 @@ export const ruleJoints = (
   parallel: parallelToArm(design, side),
 });
 
-function parallelToArm(design: AxleDesign, side: Side): Vec {
+function parallelToArm(design: AxleDesign, side: Side): Vec | null {
+  const arm = lowerArmOf(typeOf(design));
+  if (!arm) return null;
   const points = pointsOf(design, side);
-  const rear = toVec(points.lowerRearInner);
-  const joint = toVec(points.lowerOuter);
-  const axis = unit(sub(toVec(points.lowerFrontInner), rear));
-  const foot = footOnLine(joint, rear, axis);
+  const { joint, foot } = acrossArm(arm, points);
   return sub(toVec(points.tieRodOuter), sub(joint, foot));
 }
 
 function byLines(design: AxleDesign, side: Side): Vec | null {
+  const type = typeOf(design);
+  const [lowerArm, upperArm] = [lowerArmOf(type), upperArmOf(type)];
+  if (!lowerArm || !upperArm) return null;
   const prepared = prepareAxle(design);
   if (!prepared.ok) return null;
   const reading = readAt(prepared.axle[side], 0, 0);
   if (!reading.ok) return null;
   const points = pointsOf(design, side);
   const { ahead } = points.tieRodInner;
-  const lower = across(toVec(points.lowerFrontInner), toVec(points.lowerRearInner), ahead);
-  const upper = across(toVec(points.upperFrontInner), toVec(points.upperRearInner), ahead);
+  const [lower, upper] = [lowerArm, upperArm].map(({ through: [front, rear] }) =>
+    across(toVec(points[front]), toVec(points[rear]), ahead),
+  );
   if (!lower || !upper) return null;
   const { instantOut, instantUp } = reading.value;
   const outer = toVec(points.tieRodOuter);
+  const ball = points[lowerArm.carries!];
   // Arms that run parallel have their instant centre nowhere: the rod runs along them.
   const far = !(Math.abs(instantOut) + Math.abs(instantUp) < 1e7);
   const aim: [number, number] = far
-    ? [lower[1] - points.lowerOuter.out, lower[2] - points.lowerOuter.up]
+    ? [lower[1] - ball.out, lower[2] - ball.up]
     : [instantOut - outer[1], instantUp - outer[2]];
   const pivots: [number, number] = [upper[1] - lower[1], upper[2] - lower[2]];
   const det = aim[0] * pivots[1] - aim[1] * pivots[0];

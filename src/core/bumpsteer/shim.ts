@@ -1,15 +1,15 @@
 import { findAll } from '../find/find';
 import { goldenLeast } from '../geometry/golden';
 import { limitsOf, washersFor } from '../freedoms/freedoms';
-import type { Freedom } from '../freedoms/freedoms';
+import type { Freedom } from '../model/freedoms';
 import type { AxleDesign, Side, Travel } from '../model/build';
 import { pointsKey, pointsOf } from '../kinematics/axle';
 import { travelSweep } from '../motion/sweep';
-import { POSITIONS } from './bumpSteer';
-import type { BumpSteer } from './bumpSteer';
+import { POSITIONS } from '../motion/bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import { cycledBuild } from './leastAlone';
 import { NullSearch } from './nullProblem';
-import { STARTING_WANTED } from './nullWanted';
+import { STARTING_WANTED } from '../model/nullWanted';
 import { bumpSteerOf } from './trial';
 
 /** A height of the outer tie-rod joint and what it does. */
@@ -45,7 +45,7 @@ export function shim(
   spacer: number = STARTING_WANTED.spacer,
 ): Shim | null {
   const now = pointsOf(design, side).tieRodOuter.up;
-  const freedom = design.freedoms?.tieRodOuter?.up ?? null;
+  const freedom = design.freedoms?.['tieRodOuter']?.up ?? null;
   const sweep = travelSweep(travel, POSITIONS);
   const measure = (up: number) =>
     bumpSteerOf(withShim(design, up - now, side), side, travel, sweep);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
 import { blankBuild } from '../model/starts';
 import { openedRod } from './findNull';
-import { STARTING_WANTED } from './nullWanted';
+import { STARTING_WANTED } from '../model/nullWanted';
 import { NullSearch } from './nullProblem';
 
 it('answers to the joints as differences say, straight ahead and at part lock, on random layouts', () => {
@@ -15,7 +15,7 @@ it('answers to the joints as differences say, straight ahead and at part lock, o
         travel: { bump: 20, droop: 20 },
         front: { ...design, freedoms: { tieRodInner: freedoms, tieRodOuter: freedoms } },
       };
-      build.front.rack.travel = 20;
+      build.front.rack!.travel = 20;
       const wanted = { ...STARTING_WANTED, lock: true, placing: null };
       const opened = openedRod(build.front);
       const { variables, residuals, slopes, count } = new NullSearch(

@@ -1,10 +1,11 @@
-import { cross, dot, scale, sub, unit } from '../geometry/vec';
+import { add, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
-import { spindleAt } from '../kinematics/joints';
+import type { DrawnCorner } from '../kinematics/corner';
+import { carried, drawnFrame, frameAt } from '../kinematics/joints';
 import type { Travel } from '../model/build';
-import { COORDINATES } from '../model/points';
+import { COORDINATES, toVec } from '../model/points';
 import type { Coordinate } from '../model/points';
 import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
 import { spanOf } from '../motion/range';
@@ -28,6 +29,7 @@ export class ToeCurve {
   private least = 0;
   private most = 0;
   private ends: [number, number] = [0, 0];
+  private drawn: DrawnCorner | null = null;
 
   /** @param rack mm, + left */
   constructor(
@@ -43,6 +45,7 @@ export class ToeCurve {
   /** Solves every position; false where one is out of reach. */
   solve(side: AxleCorner): boolean {
     const { travel, rack, rows, reachable } = this.sweep;
+    this.drawn = side.drawn;
     for (let i = 0; i < this.count; i++) {
       const upright = this.uprightAt(i);
       if (!side.corner.pose(travel[i], side.rackSign * rack[i], upright)) return false;
@@ -83,16 +86,20 @@ export class ToeCurve {
     aboutMiddle: boolean,
   ): void {
     const axis = COORDINATES.indexOf(coordinate);
+    if (!this.drawn) return;
+    const rodAt = rodOf(this.drawn);
+    const { steering } = this.drawn;
     const home = rodAt(ride);
     const from = point === 'tieRodOuter' ? frameAt(ride) : null;
     for (let i = 0; i < this.count; i++) {
       const upright = this.uprightAt(i);
       const along = rodAt(upright);
-      const moved = from ? carried(axis, from, frameAt(upright)) : along[axis];
-      const longer = from ? dot(along, moved as Vec) - home[axis] : home[axis] - (moved as number);
+      const longer = from
+        ? dot(along, carried(AXES[axis], from, frameAt(upright))) - home[axis]
+        : home[axis] - along[axis];
       const perMm = this.sweep.rows[i * ROW_SIZE + PER_RACK + COLUMN.toe];
       // Joints that come so much too far apart are as with a rack that far inward.
-      into[at + i] = (-perMm * longer) / along[1] / close;
+      into[at + i] = (-perMm * longer) / dot(along, steering) / close;
     }
     into[at + this.count] = this.between(into, at, this.least);
     into[at + this.count + 1] = this.between(into, at, this.most);
@@ -113,23 +120,20 @@ export class ToeCurve {
     this.uprights.subarray(i * UPRIGHT_SIZE, (i + 1) * UPRIGHT_SIZE);
 }
 
-const triple = (u: Float64Array, at: number): Vec => [u[at], u[at + 1], u[at + 2]];
-
-/** From the inner joint to the outer, of length 1. */
-const rodAt = (u: Float64Array): Vec =>
-  unit(sub(triple(u, U.tieRodOuter), triple(u, U.tieRodInner)));
-
-/** Three unit vectors fixed to the upright. */
-function frameAt(u: Float64Array): [Vec, Vec, Vec] {
-  const along = unit(triple(u, U.kingpin));
-  const spindle = spindleAt(u);
-  const across = unit(sub(spindle, scale(along, dot(spindle, along))));
-  return [along, across, cross(along, across)];
-}
-
-/** One of the chassis' axes as it was fixed to the upright in one pose, carried to another. */
-const carried = (axis: number, from: [Vec, Vec, Vec], to: [Vec, Vec, Vec]): Vec => [
-  from[0][axis] * to[0][0] + from[1][axis] * to[1][0] + from[2][axis] * to[2][0],
-  from[0][axis] * to[0][1] + from[1][axis] * to[1][1] + from[2][axis] * to[2][1],
-  from[0][axis] * to[0][2] + from[1][axis] * to[1][2] + from[2][axis] * to[2][2],
+const AXES: readonly Vec[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
 ];
+
+/** From a corner's inner joint to its outer, of length 1, in solved poses. */
+function rodOf({ points, static: alignment, steering }: DrawnCorner): (u: Float64Array) => Vec {
+  const inner = toVec(points.tieRodInner);
+  const arm = sub(toVec(points.tieRodOuter), toVec(points.wheelCentre));
+  const drawn = drawnFrame(alignment);
+  return (u) => {
+    const centre: Vec = [u[U.wheelCentre], u[U.wheelCentre + 1], u[U.wheelCentre + 2]];
+    const outer = add(centre, carried(arm, drawn, frameAt(u)));
+    return unit(sub(outer, add(inner, scale(steering, u[U.rack]))));
+  };
+}

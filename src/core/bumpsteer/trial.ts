@@ -4,8 +4,8 @@ import type { AxleDesign, Side, Travel } from '../model/build';
 import type { PointName, Points } from '../model/points';
 import { travelSweep } from '../motion/sweep';
 import type { Sweep } from '../motion/sweep';
-import { POSITIONS, bumpSteer } from './bumpSteer';
-import type { BumpSteer } from './bumpSteer';
+import { POSITIONS, bumpSteer } from '../motion/bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
 import { toPoint } from '../model/points';
 
 /** A design with some points of one side moved. */

@@ -1,10 +1,12 @@
 import { blankBuild } from '../model/starts';
-import { jointStates, kindOf } from './jointStates';
-import type { Tilt, Tilting } from './tilt';
+import { doubleWishbone } from '../corners/doubleWishbone';
+import { jointStates } from './jointStates';
+import { jointTypeOf } from './tilt';
+import type { Tilt, Tilts } from './tilt';
 
 const { front } = blankBuild('x');
 const level: Tilt = { tilt: 3, travel: 0, rack: 0 };
-const tilts = (change: Partial<Record<Tilting, Tilt>>): Record<Tilting, Tilt> => ({
+const tilts = (change: Tilts): Tilts => ({
   lowerOuter: level,
   upperOuter: level,
   tieRodInner: level,
@@ -34,8 +36,8 @@ it('says which joint is near its tilt limit and which is past it, and where', ()
 it('takes the builder’s own limits, and a toe link’s inner end as a rod end', () => {
   const high = tilts({ tieRodOuter: { tilt: 20, travel: 0, rack: 0 } });
   expect(jointStates(front, front.points, high, { rodEnd: 28 })).toEqual({});
-  expect(kindOf('tieRodInner', true)).toBe('ball');
-  expect(kindOf('tieRodInner', false)).toBe('rodEnd');
+  expect(jointTypeOf(doubleWishbone, 'tieRodInner', true)).toBe('ball');
+  expect(jointTypeOf(doubleWishbone, 'tieRodInner', false)).toBe('rodEnd');
 });
 
 it('marks what stands where its freedom has no place', () => {
@@ -54,7 +56,7 @@ it('marks what stands where its freedom has no place', () => {
 it('marks a joint that is in the rim', () => {
   const rim = { width: 178, diameter: 250, offset: 0 };
   const points = structuredClone(front.points);
-  points.upperOuter.out = points.wheelCentre.out - 40;
+  points['upperOuter'].out = points.wheelCentre.out - 40;
   expect(jointStates({ ...front, rim }, points, null, {})).toMatchObject({
     upperOuter: { state: 'out', why: expect.stringContaining('into the rim') },
   });

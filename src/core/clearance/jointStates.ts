@@ -1,14 +1,15 @@
+import { pointNames, typeOf } from '../corners/kinds';
 import { offPlace } from '../freedoms/freedoms';
 import { describePosition } from '../kinematics/corner';
 import type { AxleDesign } from '../model/build';
-import { rackTravelOf } from '../kinematics/axle';
-import { COORDINATES, POINT_NAMES } from '../model/points';
+import { isSteered } from '../kinematics/axle';
+import { COORDINATES } from '../model/points';
 import type { PointName, Points } from '../model/points';
 import { rimClearances } from '../upright/rim';
-import { TILT_LIMITS } from './roomSchema';
-import type { WantedRoom } from './roomSchema';
-import { TILTING } from './tilt';
-import type { Tilt, Tilting } from './tilt';
+import { TILT_LIMITS } from '../model/room';
+import type { WantedRoom } from '../model/room';
+import { jointTypeOf } from './tilt';
+import type { Tilts } from './tilt';
 
 /** A joint that is near a limit or past one, and what is to be said of it. */
 export interface JointState {
@@ -21,22 +22,18 @@ const NEAR = 0.85;
 /** Off a hole or a stack by less is in it, mm. */
 const IN_PLACE = 0.05;
 
-/** What kind of joint tilts: a ball in a socket, or a rod end on a bolt. */
-export const kindOf = (name: Tilting, steered: boolean): 'ball' | 'rodEnd' =>
-  name === 'tieRodOuter' || (name === 'tieRodInner' && !steered) ? 'rodEnd' : 'ball';
-
 /** Joints that bind or nearly do, stand where their freedoms do not let them, or in the rim. */
 export function jointStates(
   design: AxleDesign,
   points: Points,
-  tilts: Record<Tilting, Tilt> | null,
+  tilts: Tilts | null,
   wanted: Pick<WantedRoom, 'ball' | 'rodEnd'>,
 ): Partial<Record<PointName, JointState>> {
   const states: Partial<Record<PointName, JointState>> = {};
-  const steered = rackTravelOf(design) > 0;
-  for (const name of tilts ? TILTING : []) {
-    const { tilt, travel, rack } = tilts![name];
-    const kind = kindOf(name, steered);
+  const type = typeOf(design);
+  const steered = isSteered(design);
+  for (const [name, { tilt, travel, rack }] of Object.entries(tilts ?? {})) {
+    const kind = jointTypeOf(type, name, steered);
     const limit = wanted[kind] ?? TILT_LIMITS[kind];
     if (tilt < NEAR * limit) continue;
     states[name] = {
@@ -44,7 +41,7 @@ export function jointStates(
       why: `tilts ${tilt.toFixed(1)}° at ${describePosition(travel, rack)}: ${limit}° is its limit`,
     };
   }
-  for (const name of POINT_NAMES)
+  for (const name of pointNames(type))
     for (const coordinate of COORDINATES) {
       const freedom = design.freedoms?.[name]?.[coordinate];
       if (!freedom || freedom.kind === 'fixed') continue;

@@ -1,7 +1,7 @@
 import { blankBuild } from '../model/starts';
 import { clearancesOf } from './room';
-import { roomSchema, startingRoom } from './roomSchema';
-import type { KeepOut } from './roomSchema';
+import { roomSchema, startingRoom } from '../model/room';
+import type { KeepOut } from '../model/room';
 
 const box = (ahead: number, out: number, up: number, size = 40): KeepOut => ({
   kind: 'box',
@@ -59,7 +59,7 @@ it('looks at the tyre turned to full lock', () => {
   const { rack, clearance } = find(withBodies(wing), 'tyre', 'frame rail');
   expect(Math.abs(rack)).toBe(65);
   const straight = withBodies(wing);
-  straight.front.rack.travel = 1;
+  straight.front.rack!.travel = 1;
   expect(find(straight, 'tyre', 'frame rail').clearance).toBeGreaterThan(clearance + 20);
 });
 
@@ -98,7 +98,7 @@ it('never says clear of a body that the tyre swallows at lock, or that lies in t
 
 it('has nothing to say of a layout that cannot be solved, and refuses odd bodies in words', () => {
   const broken = blankBuild('x');
-  broken.front.points.upperOuter = { ...broken.front.points.lowerOuter };
+  broken.front.points['upperOuter'] = { ...broken.front.points['lowerOuter'] };
   expect(clearancesOf(broken, 'front', 'left')).toBeNull();
   expect(clearancesOf(blankBuild('x'), 'rear', 'left')).toBeNull();
   const odd = { keepOuts: [{ ...box(0, 0, 0), size: { ahead: 0, out: 1, up: 1 } }], wanted: {} };

@@ -1,16 +1,17 @@
+import { chassisPoints, pointNames, typeOf, uprightPoints } from '../corners/kinds';
+import type { CornerType } from '../corners/cornerType';
 import type { AxleDesign, AxleName, Build, Side } from '../model/build';
-import { pointsOf, prepareAxle } from '../kinematics/axle';
+import { prepareAxle } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { rodAsBuilt } from '../bumpsteer/rodParts';
-import { jointsAt, spindleAt } from '../kinematics/joints';
+import { rodAsBuilt } from '../strength/rodParts';
+import { placer, spindleAt } from '../kinematics/joints';
 import type { Joints } from '../kinematics/joints';
-import { POINT_LABELS, toVec } from '../model/points';
-import type { PointName } from '../model/points';
+import { toVec } from '../model/points';
+import type { PointName, Points } from '../model/points';
 import { shaftAt } from '../motion/halfShaft';
-import { UPRIGHT_POINTS } from '../takeoff/records';
 import { positionsOf } from './positions';
-import { startingRoom } from './roomSchema';
-import type { KeepOut, WantedRoom } from './roomSchema';
+import { startingRoom } from '../model/room';
+import type { KeepOut, WantedRoom } from '../model/room';
 import { JOINT_BODY, roomInWheel } from '../upright/rim';
 import { add, distance, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -26,26 +27,34 @@ interface Tube {
   radius: number;
 }
 
-/** Arms, tie rod and half-shaft in one position; arms' diameters as drawn, the rod's as it is. */
-function tubesOf(design: AxleDesign, at: Joints, upright: Float64Array, rodRadius: number) {
-  const tube = (name: string, from: PointName, to: PointName, radius: number): Tube => ({
-    name,
-    from: at[from],
-    to: at[to],
-    radius,
-  });
-  const rod = tube('tie rod', 'tieRodInner', 'tieRodOuter', rodRadius);
-  const rest = [
-    tube('lower arm, front tube', 'lowerFrontInner', 'lowerOuter', 12.5),
-    tube('lower arm, rear tube', 'lowerRearInner', 'lowerOuter', 12.5),
-    tube('upper arm, front tube', 'upperFrontInner', 'upperOuter', 11),
-    tube('upper arm, rear tube', 'upperRearInner', 'upperOuter', 11),
-  ];
-  const { halfShaft } = design;
-  if (!halfShaft) return { rod, rest, arms: rest };
+/** Arms, links, rod and half-shaft in one position; diameters as drawn, the rod's as it is. */
+function tubesOf(
+  type: CornerType,
+  { halfShaft }: AxleDesign,
+  at: Joints,
+  upright: Float64Array,
+  rodRadius: number,
+) {
+  const tubes = type.members.flatMap(
+    ({ from, to, role, name, diameter }): (Tube & { role: string })[] =>
+      name === undefined
+        ? []
+        : [
+            {
+              name,
+              from: at[from],
+              to: at[to],
+              radius: role === 'rod' ? rodRadius : diameter / 2,
+              role,
+            },
+          ],
+  );
+  const rod = tubes.find(({ role }) => role === 'rod') ?? null;
+  const arms = tubes.filter((tube) => tube !== rod);
+  if (!halfShaft) return { rod, rest: arms, arms };
   const { inner, outer } = shaftAt(halfShaft, upright);
   const shaft: Tube = { name: 'half-shaft', from: inner, to: outer, radius: SHAFT };
-  return { rod, rest: [...rest, shaft], arms: rest, shaft };
+  return { rod, rest: [...arms, shaft], arms, shaft };
 }
 
 /** Half of a half-shaft and of a joint's body, as drawn, mm. */
@@ -86,12 +95,15 @@ export function clearancesOf(
   const corner = prepared.axle[side];
   const worst = new Map<string, Closest>();
   const upright = new Float64Array(UPRIGHT_SIZE);
-  const points = pointsOf(design, side);
+  const type = typeOf(design);
+  const around = jointsAbout(type);
+  const jointsAt = placer(corner.drawn);
+  const low = lowJoints(type, corner.drawn.points);
   const bodies = keepOuts.filter((body) => body.axle === axle);
-  const rodRadius = rodAsBuilt(build, design, side).parts.outside / 2;
+  const rodRadius = type.tieRod ? rodAsBuilt(build, design, side).parts.outside / 2 : 0;
   for (const { fullBump, ...position } of positionsOf(build.travel, prepared.axle.rackTravel)) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
-    const at = jointsAt(points, upright);
+    const at = jointsAt(upright);
     const look: Look = (what, to, by, less, find) => {
       if (!asked(what)) return;
       const key = `${what}|${to}`;
@@ -101,9 +113,9 @@ export function clearancesOf(
       if (clearance !== null && clearance < (known?.clearance ?? Infinity) - 1e-3)
         worst.set(key, { what, to, clearance, wanted: by, at: found!.at, ...position });
     };
-    closeIn(design, at, upright, bodies, wanted, rodRadius, look);
+    closeIn(design, around, at, upright, bodies, wanted, rodRadius, look);
     // The ground comes up by as much as the wheel does.
-    if (fullBump && position.rack === 0) overGround(at, position.travel, wanted, look);
+    if (fullBump && position.rack === 0) overGround(type, low, at, position.travel, wanted, look);
   }
   return [...worst.values()].sort((a, b) => a.clearance - a.wanted - (b.clearance - b.wanted));
 }
@@ -123,6 +135,7 @@ type Look = (
 /** Every pair of bodies in one position. */
 function closeIn(
   design: AxleDesign,
+  { type, moving: movers, onUpright, pairs }: Around,
   at: Joints,
   upright: Float64Array,
   keepOuts: KeepOut[],
@@ -131,23 +144,23 @@ function closeIn(
   look: Look,
 ): void {
   const tyre = tyreOf(design, at.wheelCentre, spindleAt(upright));
-  const { rod, rest, arms, shaft } = tubesOf(design, at, upright, rodRadius);
+  const { rod, rest, arms, shaft } = tubesOf(type, design, at, upright, rodRadius);
   const toTyre = (p: Vec) => toRing(p, tyre);
   const joint = (name: PointName, to: string, distanceTo: (p: Vec) => number) =>
-    look(POINT_LABELS[name], to, moving, JOINT, () => ({
+    look(type.points[name].label, to, moving, JOINT, () => ({
       distance: distanceTo(at[name]),
       at: at[name],
     }));
   for (const body of keepOuts) {
     const distanceTo = distanceToBody(body);
-    for (const { name, from, to, radius } of [...rest, rod])
+    for (const { name, from, to, radius } of rod ? [...rest, rod] : rest)
       look(name, body.name, moving, radius, (ceiling) =>
         distanceTo(scale(add(from, to), 0.5)) - distance(from, to) / 2 >= ceiling
           ? null
           : leastToConvex(from, to, distanceTo),
       );
     // Inner pivots are bolted to what they are near: only what moves is looked at.
-    for (const name of MOVING) joint(name, body.name, distanceTo);
+    for (const name of movers) joint(name, body.name, distanceTo);
     look('tyre', body.name, wide, 0, (ceiling) =>
       leastRound(tyre, distanceTo, boxOf(body), ceiling),
     );
@@ -156,31 +169,61 @@ function closeIn(
     look(a.name, b.name, moving, a.radius + b.radius, () =>
       betweenLines(a.from, a.to, b.from, b.to),
     );
-  for (const tube of rest) apart(rod, tube);
+  if (rod) for (const tube of rest) apart(rod, tube);
   if (shaft) for (const arm of arms) apart(shaft, arm);
   // A half-shaft goes through the wheel's middle on purpose.
-  for (const { name, from, to, radius } of [...arms, rod])
+  for (const { name, from, to, radius } of rod ? [...arms, rod] : arms)
     look(name, 'tyre and rim', moving, radius, (ceiling) =>
       leastAlong(from, to, toTyre, 0.2, ceiling),
     );
-  for (const name of UPRIGHT_POINTS) joint(name, 'tyre and rim', toTyre);
-  for (const [one, other] of PAIRS)
-    look(POINT_LABELS[one], POINT_LABELS[other], moving, 2 * JOINT, () => ({
+  for (const name of onUpright) joint(name, 'tyre and rim', toTyre);
+  for (const [one, other] of pairs)
+    look(type.points[one].label, type.points[other].label, moving, 2 * JOINT, () => ({
       distance: distance(at[one], at[other]),
       at: at[one],
     }));
 }
 
-const MOVING: PointName[] = ['lowerOuter', 'upperOuter', 'tieRodInner', 'tieRodOuter'];
-/** Joints that may come near each other: the rack's travel takes its end past the arms' pivots. */
-const PAIRS: [PointName, PointName][] = [
-  ['tieRodInner', 'lowerFrontInner'],
-  ['tieRodInner', 'lowerRearInner'],
-  ['tieRodInner', 'upperFrontInner'],
-  ['tieRodInner', 'upperRearInner'],
-  ['tieRodOuter', 'lowerOuter'],
-  ['tieRodOuter', 'upperOuter'],
-];
+/** Joints of a kind that are looked at. */
+interface Around {
+  type: CornerType;
+  /** Those that move: the upright's, and the rod's inner one. */
+  moving: PointName[];
+  onUpright: PointName[];
+  /** Joints that may come near each other: the rack's travel takes its end past the arms' pivots. */
+  pairs: [PointName, PointName][];
+}
+
+function jointsAbout(type: CornerType): Around {
+  const joint = (name: PointName) => !type.points[name].mark;
+  const onUpright = uprightPoints(type).filter(joint);
+  const { tieRod } = type;
+  const rest = onUpright.filter((name) => name !== tieRod?.outer);
+  return {
+    type,
+    onUpright,
+    moving: tieRod ? [...rest, tieRod.inner, tieRod.outer] : onUpright,
+    pairs: tieRod
+      ? [
+          ...chassisPoints(type)
+            .filter((name) => name !== tieRod.inner)
+            .map((name): [PointName, PointName] => [tieRod.inner, name]),
+          ...rest.map((name): [PointName, PointName] => [tieRod.outer, name]),
+        ]
+      : [],
+  };
+}
+
+/** Joints that may come near the ground: those drawn below the wheel's centre, and the rod's. */
+const lowJoints = (type: CornerType, points: Points): PointName[] =>
+  pointNames(type).filter(
+    (name) =>
+      name !== 'wheelCentre' &&
+      !type.points[name].mark &&
+      (points[name].up < points.wheelCentre.up ||
+        name === type.tieRod?.inner ||
+        name === type.tieRod?.outer),
+  );
 
 /** Tyre and rim as a ring. */
 function tyreOf(design: AxleDesign, centre: Vec, axis: Vec) {
@@ -215,17 +258,16 @@ function distanceToBody(body: KeepOut): (p: Vec) => number {
   return (p) => toCylinder(p, from, to, body.diameter / 2);
 }
 
-const LOW: PointName[] = [
-  'lowerFrontInner',
-  'lowerRearInner',
-  'lowerOuter',
-  'tieRodInner',
-  'tieRodOuter',
-];
-
-function overGround(at: Joints, travel: number, wanted: WantedRoom, look: Look): void {
-  for (const name of LOW)
-    look(POINT_LABELS[name], 'the ground at full bump', wanted.ground, JOINT, () => ({
+function overGround(
+  type: CornerType,
+  low: PointName[],
+  at: Joints,
+  travel: number,
+  wanted: WantedRoom,
+  look: Look,
+): void {
+  for (const name of low)
+    look(type.points[name].label, 'the ground at full bump', wanted.ground, JOINT, () => ({
       distance: at[name][2] - travel,
       at: at[name],
     }));

@@ -1,8 +1,9 @@
+import { doubleWishbone } from '../corners/doubleWishbone';
 import fc from 'fast-check';
 import { toDeg } from '../geometry/angle';
 import { blankBuild } from '../model/starts';
 import { anyLayout, parallelArms } from '../../test/layouts';
-import { TILTING, tiltsOf } from './tilt';
+import { tiltingOf, tiltsOf } from './tilt';
 
 const travel = { bump: 60, droop: 60 };
 
@@ -16,22 +17,22 @@ describe('how far joints tilt', () => {
     const { rack: _rack, ...rear } = parallel;
     const tilts = tiltsOf(rear, 'left', travel)!;
     const swing = toDeg(Math.asin(60 / 300));
-    expect(tilts.lowerOuter.tilt).toBeCloseTo(swing, 6);
-    expect(tilts.upperOuter.tilt).toBeCloseTo(swing, 6);
+    expect(tilts['lowerOuter'].tilt).toBeCloseTo(swing, 6);
+    expect(tilts['upperOuter'].tilt).toBeCloseTo(swing, 6);
     // The rod leaves the plane square to its upright bolt by the swing; about a bolt along the car it turns freely.
-    expect(tilts.tieRodOuter.tilt).toBeCloseTo(swing, 6);
-    expect(tilts.tieRodInner.tilt).toBeCloseTo(0, 6);
-    expect(Math.abs(tilts.lowerOuter.travel)).toBe(60);
+    expect(tilts['tieRodOuter'].tilt).toBeCloseTo(swing, 6);
+    expect(tilts['tieRodInner'].tilt).toBeCloseTo(0, 6);
+    expect(Math.abs(tilts['lowerOuter'].travel)).toBe(60);
   });
 
   it('counts every way the rod leaves the rack’s end, and no turn about the outer bolt', () => {
     const wide = tiltsOf(parallel, 'left', { bump: 1, droop: 1 })!;
     // At lock the rod swings in plan: the inner ball tilts, the outer end turns about its bolt.
-    expect(wide.tieRodInner.tilt).toBeGreaterThan(3);
-    expect(Math.abs(wide.tieRodInner.rack)).toBe(parallel.rack.travel);
-    expect(wide.tieRodOuter.tilt).toBeLessThan(0.5);
+    expect(wide['tieRodInner'].tilt).toBeGreaterThan(3);
+    expect(Math.abs(wide['tieRodInner'].rack)).toBe(parallel.rack!.travel);
+    expect(wide['tieRodOuter'].tilt).toBeLessThan(0.5);
     // Steering turns ball joints about their studs: no tilt.
-    expect(wide.lowerOuter.tilt).toBeLessThan(0.5);
+    expect(wide['lowerOuter'].tilt).toBeLessThan(0.5);
   });
 
   it('mirrors, and grows from nothing', () => {
@@ -42,7 +43,7 @@ describe('how far joints tilt', () => {
         const [left, right] = [at('left', 20), at('right', 20)];
         const { rack: _rack, ...unsteered } = design;
         const still = tiltsOf(unsteered, 'left', { bump: 0.01, droop: 0.01 })!;
-        for (const name of TILTING) {
+        for (const name of tiltingOf(doubleWishbone)) {
           expect(right[name].tilt).toBeCloseTo(left[name].tilt, 9);
           expect(still[name].tilt).toBeLessThan(0.1);
         }
@@ -53,7 +54,7 @@ describe('how far joints tilt', () => {
 
   it('is nothing where the layout cannot be solved', () => {
     const { front } = blankBuild('x');
-    front.points.upperOuter = { ...front.points.lowerOuter };
+    front.points['upperOuter'] = { ...front.points['lowerOuter'] };
     expect(tiltsOf(front, 'left', travel)).toBeNull();
   });
 });

@@ -1,16 +1,18 @@
+import { typeOf } from '../corners/kinds';
+import type { CornerType, JointOfType } from '../corners/cornerType';
 import { toDeg } from '../geometry/angle';
-import { add, cross, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
+import { cross, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { pointsOf, prepareAxle, rackTravelOf } from '../kinematics/axle';
+import { isSteered, prepareAxle, rackTravelOf } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { jointsAt, spindleAt } from '../kinematics/joints';
-import type { Joints } from '../kinematics/joints';
+import { carried, frameAt, placer } from '../kinematics/joints';
+import type { Frame, Joints } from '../kinematics/joints';
 import type { AxleDesign, Side, Travel } from '../model/build';
+import type { PointName } from '../model/points';
 import { positionsByRack } from './positions';
 
-/** Joints that tilt as the wheel moves. The arms' inner pivots only turn about their axes. */
-export const TILTING = ['lowerOuter', 'upperOuter', 'tieRodInner', 'tieRodOuter'] as const;
-export type Tilting = (typeof TILTING)[number];
+/** Joints of a kind that tilt as the wheel moves. The arms' inner pivots only turn about their axes. */
+export const tiltingOf = (type: CornerType): PointName[] => type.joints.map(({ at }) => at);
 
 /** How far a joint tilts from how it stands as drawn, degrees, and where it does so most. */
 export interface Tilt {
@@ -18,66 +20,92 @@ export interface Tilt {
   travel: number;
   rack: number;
 }
+export type Tilts = Record<PointName, Tilt>;
+
+/** What kind of joint tilts: a ball in a socket, or a rod end on a bolt; a rack's own inner joint is a ball. */
+export function jointTypeOf(
+  type: CornerType,
+  name: PointName,
+  steered: boolean,
+): 'ball' | 'rodEnd' {
+  if (steered && name === type.tieRod?.inner) return 'ball';
+  return type.joints.find(({ at }) => at === name)?.type ?? 'rodEnd';
+}
 
 /**
  * The most that each joint tilts over travel and lock, joints taken as set square at ride height, straight
- * ahead: a ball joint's stud (along the kingpin axis, on the upright) against its arm; the rack's inner
- * joint, the rod against how it lies at ride height; a rod end, the rod against the plane its bolt is
- * square to. A rod end turns freely about its bolt, which stands upright at the outer end and lies along
- * the car at a toe link's inner end.
+ * ahead: a ball joint's stud, on the upright, against its arm; a ball at a member's end (the rack's inner
+ * joint, a strut's top), the member against how it lies at ride height; a rod end, the member against the plane
+ * its bolt is square to. A rod end turns freely about its bolt, which stands upright at the upright and lies along
+ * the car at the chassis; a radius arm's ball about one across the car.
  * @returns null where the layout cannot be solved as drawn
  */
-export function tiltsOf(
-  design: AxleDesign,
-  side: Side,
-  travel: Travel,
-): Record<Tilting, Tilt> | null {
+export function tiltsOf(design: AxleDesign, side: Side, travel: Travel): Tilts | null {
   const prepared = prepareAxle(design);
   if (!prepared.ok) return null;
-  const corner = prepared.axle[side];
-  const points = pointsOf(design, side);
+  const { corner, drawn, rackSign } = prepared.axle[side];
+  const type = typeOf(design);
   const upright = new Float64Array(UPRIGHT_SIZE);
-  if (!corner.corner.pose(0, 0, upright)) return null;
-  const drawn = axesOf(jointsAt(points, upright), spindleAt(upright));
-  const steered = rackTravelOf(design) > 0;
-  // Bolts square to the rod as drawn, as near upright or along the car as that leaves them.
-  const outerBolt = square([0, 0, 1], drawn.rod);
-  const innerBolt = square([1, 0, 0], drawn.rod);
-  const most = Object.fromEntries(
-    TILTING.map((name) => [name, { tilt: 0, travel: 0, rack: 0 }]),
-  ) as Record<Tilting, Tilt>;
+  if (!corner.pose(0, 0, upright)) return null;
+  const jointsAt = placer(drawn);
+  const home: Standing = { at: jointsAt(upright), upright: frameAt(upright) };
+  const steered = isSteered(design);
+  const measures = type.joints.map((joint) => ({
+    name: joint.at,
+    measure: tiltOf(type, joint, jointTypeOf(type, joint.at, steered), home),
+  }));
+  const most: Tilts = Object.fromEntries(
+    measures.map(({ name }) => [name, { tilt: 0, travel: 0, rack: 0 }]),
+  );
   for (const { fullBump: _, ...position } of positionsByRack(travel, rackTravelOf(design))) {
-    if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
-    const now = axesOf(jointsAt(points, upright), spindleAt(upright));
-    const stud = unit(sub(now.joints.upperOuter, now.joints.lowerOuter));
-    const drawnStud = unit(sub(drawn.joints.upperOuter, drawn.joints.lowerOuter));
-    const tilts: Record<Tilting, number> = {
-      lowerOuter: between(stud, carry(drawnStud, drawn.lowerArm, now.lowerArm)),
-      upperOuter: between(stud, carry(drawnStud, drawn.upperArm, now.upperArm)),
-      tieRodInner: steered ? between(drawn.rod, now.rod) : offSquare(now.rod, innerBolt),
-      tieRodOuter: offSquare(now.rod, carry(outerBolt, drawn.upright, now.upright)),
-    };
-    for (const name of TILTING)
-      if (tilts[name] > most[name].tilt) most[name] = { tilt: tilts[name], ...position };
+    if (!corner.pose(position.travel, rackSign * position.rack, upright)) continue;
+    const now: Standing = { at: jointsAt(upright), upright: frameAt(upright) };
+    for (const { name, measure } of measures) {
+      const tilt = measure(now);
+      if (tilt > most[name].tilt) most[name] = { tilt, ...position };
+    }
   }
   return most;
 }
 
-/** Three unit vectors, square to each other, fixed in a body. */
-type Frame = [Vec, Vec, Vec];
+/** A corner in one position. */
+interface Standing {
+  at: Joints;
+  upright: Frame;
+}
 
-function axesOf(joints: Joints, spindle: Vec) {
-  const arm = (front: Vec, rear: Vec, outer: Vec): Frame => {
-    const axis = unit(sub(front, rear));
-    return frame(axis, sub(outer, footOnLine(outer, rear, axis)));
-  };
-  return {
-    joints,
-    rod: unit(sub(joints.tieRodOuter, joints.tieRodInner)),
-    lowerArm: arm(joints.lowerFrontInner, joints.lowerRearInner, joints.lowerOuter),
-    upperArm: arm(joints.upperFrontInner, joints.upperRearInner, joints.upperOuter),
-    upright: frame(unit(sub(joints.upperOuter, joints.lowerOuter)), spindle),
-  };
+/** How far a joint tilts in a position from how it stands at home, degrees. */
+function tiltOf(
+  type: CornerType,
+  joint: JointOfType,
+  kind: 'ball' | 'rodEnd',
+  home: Standing,
+): (now: Standing) => number {
+  if ('stud' in joint) {
+    const { at, stud, arm } = joint;
+    const studOf = ({ at: joints }: Standing) => unit(sub(joints[stud[1]], joints[stud[0]]));
+    const armOf = ({ at: joints }: Standing): Frame => {
+      const [front, rear] = arm.map((name) => joints[name]);
+      const axis = unit(sub(front, rear));
+      return frame(axis, sub(joints[at], footOnLine(joints[at], rear, axis)));
+    };
+    const [stud0, arm0] = [studOf(home), armOf(home)];
+    return (now) => between(studOf(now), carried(stud0, arm0, armOf(now)));
+  }
+  if ('swings' in joint) {
+    const across: Vec = [0, 1, 0];
+    return (now) => between(across, carried(across, home.upright, now.upright));
+  }
+  const alongOf = ({ at }: Standing) => unit(sub(at[joint.member], at[joint.at]));
+  const along0 = alongOf(home);
+  if (kind === 'ball') return (now) => between(along0, alongOf(now));
+  // Bolts square to the member as drawn, as near upright or along the car as that leaves them.
+  if (type.points[joint.at].on === 'chassis') {
+    const bolt = square([1, 0, 0], along0);
+    return (now) => offSquare(alongOf(now), bolt);
+  }
+  const bolt = square([0, 0, 1], along0);
+  return (now) => offSquare(alongOf(now), carried(bolt, home.upright, now.upright));
 }
 
 function frame(first: Vec, towards: Vec): Frame {
@@ -85,12 +113,11 @@ function frame(first: Vec, towards: Vec): Frame {
   return [first, second, cross(first, second)];
 }
 
-/** The unit vector square to `axis` that is nearest to `wanted`. */
-const square = (wanted: Vec, axis: Vec): Vec => unit(sub(wanted, scale(axis, dot(wanted, axis))));
-
-/** A direction fixed in a body, from where the body was to where it is. */
-const carry = (v: Vec, from: Frame, to: Frame): Vec =>
-  from.reduce<Vec>((sum, axis, i) => add(sum, scale(to[i], dot(v, axis))), [0, 0, 0]);
+/** The unit vector square to `axis` that is nearest to `wanted`; where they are one, to the next axis of the car. */
+function square(wanted: Vec, axis: Vec): Vec {
+  const rest = sub(wanted, scale(axis, dot(wanted, axis)));
+  return Math.hypot(...rest) > 1e-6 ? unit(rest) : square([wanted[2], wanted[0], wanted[1]], axis);
+}
 
 const between = (a: Vec, b: Vec): number => toDeg(Math.acos(Math.min(1, Math.max(-1, dot(a, b)))));
 const offSquare = (rod: Vec, bolt: Vec): number =>

@@ -1,3 +1,4 @@
+import type { Vec } from '../geometry/vec';
 import type { Condition } from './conditions';
 
 /** What a point of a corner is fixed to. */
@@ -7,6 +8,42 @@ export type Body = 'chassis' | 'upright';
 export interface PointOfType {
   label: string;
   on: Body;
+  /** No joint, but a mark on an axis: nothing is there that could touch or tilt. */
+  mark?: true;
+}
+
+/** A straight member to be drawn, from joint to joint; `name` where it is a tube or rod of its own, diameter in mm. */
+export interface Member<P extends string = string> {
+  from: P;
+  to: P;
+  role: 'arm' | 'link' | 'rod' | 'strut' | 'upright';
+  name?: string;
+  diameter: number;
+}
+
+/** A line of the chassis that an arm swings about, and the joint of the upright that the arm carries, if any. */
+export interface Pivots<P extends string = string> {
+  label: string;
+  /** What swings about it. */
+  arm: string;
+  through: readonly [P, P];
+  carries: P | null;
+}
+
+/**
+ * A joint that tilts. A stud on the upright, along a line of it, in an arm that swings about its pivots; or the
+ * end of a straight member: a ball set square to it as drawn, or a rod end, which turns freely about its bolt; or
+ * the ball at a chassis that a whole upright swings on, about a bolt across the car.
+ */
+export type JointOfType<P extends string = string> =
+  | { at: P; type: 'ball'; stud: readonly [P, P]; arm: readonly [P, P] }
+  | { at: P; type: 'ball' | 'rodEnd'; member: P }
+  | { at: P; type: 'rodEnd'; swings: 'upright' };
+
+/** Where a corner is to be drawn anew: its wheel's centre, [ahead, out, up] mm, and the end of the car. */
+export interface WheelPlace {
+  centre: Vec;
+  end: 'front' | 'rear';
 }
 
 /**
@@ -19,11 +56,11 @@ export interface CornerType<P extends string = string> {
   label: string;
   /** When it is used, one line. */
   use: string;
+  /** What is special about it, where it is set: one line. */
+  special?: string;
   points: Readonly<Record<P, PointOfType>>;
-  /** Straight members to be drawn, from joint to joint. */
-  members: readonly { from: P; to: P; role: 'arm' | 'link' | 'rod' | 'strut' | 'upright' }[];
-  /** Lines of the chassis that a body swings about. */
-  pivots: readonly (readonly [P, P])[];
+  members: readonly Member<P>[];
+  pivots: readonly Pivots<P>[];
   /**
    * What the wheel steers about: a line through two points, the lower first; the upright's own
    * instantaneous axis as the steering moves it; nothing.
@@ -31,6 +68,13 @@ export interface CornerType<P extends string = string> {
   steersAbout: readonly [P, P] | 'screw' | null;
   /** The rod that sets toe: a tie rod, or a toe link where nothing steers. */
   tieRod: { inner: P; outer: P } | null;
+  joints: readonly JointOfType<P>[];
   /** Five equations in all; the sixth is the wheel's height. */
   conditions: readonly Condition<P>[];
+  /** Joints from which lines are drawn to the instant centre, seen from the front. */
+  towardsInstant: readonly P[];
+  /** The station that its arms or links are set at. */
+  station: { name: string; question: string };
+  /** A sensible layout to start from, [ahead, out, up] mm. */
+  blank: (place: WheelPlace) => Record<P, Vec>;
 }

@@ -1,49 +1,50 @@
-import {
-  chassis,
-  cornerType,
-  link,
-  rod,
-  rodLength,
-  rodMember,
-  rodPoints,
-  upright,
-  wheelCentre,
-} from './table';
+import { between, cornerType, fromCentre, link, rod, wheelCentre } from './table';
+
+const [a, b, c, d] = [
+  link('linkA', 'link A'),
+  link('linkB', 'link B'),
+  link('linkC', 'link C'),
+  link('linkD', 'link D'),
+];
 
 /** Four links and the rod; ends may meet in one place, as in a wishbone above two split links. */
 export const fiveLink = cornerType({
   kind: 'five-link',
   label: 'Five links',
-  use: 'Split arms: the kingpin is where no joint stands, and moves as the wheel steers.',
-  points: {
-    linkAInner: chassis('link A inner joint'),
-    linkAOuter: upright('link A outer joint'),
-    linkBInner: chassis('link B inner joint'),
-    linkBOuter: upright('link B outer joint'),
-    linkCInner: chassis('link C inner joint'),
-    linkCOuter: upright('link C outer joint'),
-    linkDInner: chassis('link D inner joint'),
-    linkDOuter: upright('link D outer joint'),
-    ...rodPoints,
-    wheelCentre,
-  },
+  use: 'Split arms: the kingpin is where no joint stands.',
+  special: 'The axis it steers about is the upright’s own, and moves with travel and lock.',
+  points: { ...a.points, ...b.points, ...c.points, ...d.points, ...rod.points, wheelCentre },
   members: [
-    { from: 'linkAInner', to: 'linkAOuter', role: 'link' },
-    { from: 'linkBInner', to: 'linkBOuter', role: 'link' },
-    { from: 'linkCInner', to: 'linkCOuter', role: 'link' },
-    { from: 'linkDInner', to: 'linkDOuter', role: 'link' },
-    { from: 'linkAOuter', to: 'linkCOuter', role: 'upright' },
-    { from: 'linkBOuter', to: 'linkDOuter', role: 'upright' },
-    rodMember,
+    a.member,
+    b.member,
+    c.member,
+    d.member,
+    between('linkAOuter', 'linkCOuter'),
+    between('linkBOuter', 'linkDOuter'),
+    between('linkBOuter', 'tieRodOuter'),
+    rod.member,
   ],
   pivots: [],
   steersAbout: 'screw',
-  tieRod: rod,
-  conditions: [
-    link('linkAOuter', 'linkAInner', 'link A'),
-    link('linkBOuter', 'linkBInner', 'link B'),
-    link('linkCOuter', 'linkCInner', 'link C'),
-    link('linkDOuter', 'linkDInner', 'link D'),
-    rodLength,
-  ],
+  tieRod: rod.ends,
+  joints: [...a.joints, ...b.joints, ...c.joints, ...d.joints, ...rod.joints],
+  conditions: [a.condition, b.condition, c.condition, d.condition, rod.length],
+  towardsInstant: ['linkAOuter', 'linkCOuter'],
+  station: { name: 'Links', question: 'Where do the links go?' },
+  blank: ({ centre, end }) => {
+    const behind = end === 'front' ? -1 : 1;
+    return fromCentre(centre, {
+      linkAInner: [60, -430, -115],
+      linkAOuter: [25, -55, -115],
+      linkBInner: [-260, -400, -110],
+      linkBOuter: [-5, -70, -115],
+      linkCInner: [90, -330, 140],
+      linkCOuter: [0, -115, 165],
+      linkDInner: [-170, -330, 135],
+      linkDOuter: [-20, -110, 165],
+      tieRodInner: [behind * 140, -395, -60],
+      tieRodOuter: [behind * 130, -70, -60],
+      wheelCentre: [0, 0, 0],
+    });
+  },
 });

@@ -1,45 +1,47 @@
-import {
-  chassis,
-  cornerType,
-  link,
-  rod,
-  rodLength,
-  rodMember,
-  rodPoints,
-  upright,
-  wheelCentre,
-} from './table';
+import { between, cornerType, fromCentre, link, rod, strutRows, wheelCentre } from './table';
+
+const camberLink = link('linkA', 'camber link');
+const radiusRod = link('linkB', 'radius rod');
 
 /** A strut held by two links of their own and a toe link. */
 export const strutLinks = cornerType({
   kind: 'strut-links',
   label: 'Strut on links',
   use: 'Rear struts: a camber link, a radius rod and a toe link, each set by itself.',
+  special: 'The toe link nulls bump steer as a tie rod does; its inner joint is fixed.',
   points: {
-    strutTop: chassis('strut top'),
-    strutLower: upright('strut axis, lower point'),
-    linkAInner: chassis('camber link inner joint'),
-    linkAOuter: upright('camber link outer joint'),
-    linkBInner: chassis('radius rod inner joint'),
-    linkBOuter: upright('radius rod outer joint'),
-    ...rodPoints,
+    ...strutRows.points,
+    ...camberLink.points,
+    ...radiusRod.points,
+    ...rod.points,
     wheelCentre,
   },
   members: [
-    { from: 'strutTop', to: 'strutLower', role: 'strut' },
-    { from: 'linkAInner', to: 'linkAOuter', role: 'link' },
-    { from: 'linkBInner', to: 'linkBOuter', role: 'link' },
-    { from: 'linkAOuter', to: 'strutLower', role: 'upright' },
-    { from: 'linkBOuter', to: 'strutLower', role: 'upright' },
-    rodMember,
+    strutRows.member,
+    camberLink.member,
+    radiusRod.member,
+    between('linkAOuter', 'strutLower', 34),
+    between('linkBOuter', 'strutLower'),
+    between('tieRodOuter', 'linkAOuter'),
+    rod.member,
   ],
   pivots: [],
   steersAbout: null,
-  tieRod: rod,
-  conditions: [
-    link('linkAOuter', 'linkAInner', 'camber link'),
-    link('linkBOuter', 'linkBInner', 'radius rod'),
-    { holds: 'line', upright: ['strutLower', 'strutTop'], chassis: 'strutTop', member: 'strut' },
-    rodLength,
-  ],
+  tieRod: rod.ends,
+  joints: [strutRows.joint, ...camberLink.joints, ...radiusRod.joints, ...rod.joints],
+  conditions: [camberLink.condition, radiusRod.condition, strutRows.line, rod.length],
+  towardsInstant: ['linkAOuter', 'strutTop'],
+  station: { name: 'Links', question: 'Where do the links and the strut’s top go?' },
+  blank: ({ centre }) =>
+    fromCentre(centre, {
+      strutTop: [5, -200, 500],
+      strutLower: [0, -95, 15],
+      linkAInner: [70, -440, -90],
+      linkAOuter: [40, -75, -110],
+      linkBInner: [520, -240, -60],
+      linkBOuter: [30, -85, -95],
+      tieRodInner: [-115, -440, -85],
+      tieRodOuter: [-95, -80, -105],
+      wheelCentre: [0, 0, 0],
+    }),
 });

@@ -1,11 +1,10 @@
 import {
+  between,
   chassis,
   cornerType,
-  link,
+  fromCentre,
+  length,
   rod,
-  rodLength,
-  rodMember,
-  rodPoints,
   upright,
   wheelCentre,
 } from './table';
@@ -14,31 +13,62 @@ import {
 export const swingArm = cornerType({
   kind: 'swing-arm',
   label: 'Single swinging arm',
-  use: 'The simplest that steers: camber changes one for one with the arm’s angle.',
+  use: 'The simplest that steers: one arm, one kingpin, two rod ends at the frame.',
+  special:
+    'Camber changes one for one with the arm’s angle; the two rod ends at its inner end trade caster against camber.',
   points: {
     armFrontInner: chassis('arm front pivot'),
     armRearInner: chassis('arm rear pivot'),
     kingpinLower: upright('kingpin, lower end'),
     kingpinUpper: upright('kingpin, upper end'),
-    ...rodPoints,
+    ...rod.points,
     wheelCentre,
   },
   members: [
-    { from: 'armFrontInner', to: 'kingpinLower', role: 'arm' },
-    { from: 'armRearInner', to: 'kingpinLower', role: 'arm' },
-    { from: 'kingpinLower', to: 'kingpinUpper', role: 'upright' },
-    { from: 'kingpinLower', to: 'tieRodOuter', role: 'upright' },
-    rodMember,
+    {
+      from: 'armFrontInner',
+      to: 'kingpinLower',
+      role: 'arm',
+      name: 'arm, front tube',
+      diameter: 28,
+    },
+    { from: 'armRearInner', to: 'kingpinLower', role: 'arm', name: 'arm, rear tube', diameter: 28 },
+    between('kingpinLower', 'kingpinUpper', 34),
+    between('kingpinLower', 'tieRodOuter'),
+    rod.member,
   ],
-  pivots: [['armFrontInner', 'armRearInner']],
+  pivots: [
+    {
+      label: 'arm pivot axis',
+      arm: 'arm',
+      through: ['armFrontInner', 'armRearInner'],
+      carries: 'kingpinLower',
+    },
+  ],
   steersAbout: ['kingpinLower', 'kingpinUpper'],
-  tieRod: rod,
+  tieRod: rod.ends,
+  // The kingpin is solid with the arm and only turns in it: nothing of it tilts.
+  joints: rod.joints,
   // Both ends of the kingpin swing with the arm: each keeps its distance to both pivots.
   conditions: [
-    link('kingpinLower', 'armFrontInner', 'arm'),
-    link('kingpinLower', 'armRearInner', 'arm'),
-    link('kingpinUpper', 'armFrontInner', 'arm'),
-    link('kingpinUpper', 'armRearInner', 'arm'),
-    rodLength,
+    length('kingpinLower', 'armFrontInner', 'arm'),
+    length('kingpinLower', 'armRearInner', 'arm'),
+    length('kingpinUpper', 'armFrontInner', 'arm'),
+    length('kingpinUpper', 'armRearInner', 'arm'),
+    rod.length,
   ],
+  towardsInstant: ['kingpinLower'],
+  station: { name: 'Arm', question: 'Where do the arm’s pivots go?' },
+  blank: ({ centre, end }) => {
+    const behind = end === 'front' ? -1 : 1;
+    return fromCentre(centre, {
+      armFrontInner: [130, -480, -25],
+      armRearInner: [-160, -480, -25],
+      kingpinLower: [6, -70, -75],
+      kingpinUpper: [-6, -95, 85],
+      tieRodInner: [behind * 110, -470, -25],
+      tieRodOuter: [behind * 100, -95, -25],
+      wheelCentre: [0, 0, 0],
+    });
+  },
 });

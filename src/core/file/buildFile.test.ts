@@ -2,9 +2,9 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
-import { startingRoom } from '../clearance/roomSchema';
+import { startingRoom } from '../model/room';
 import type { Build } from '../model/build';
-import { POINT_NAMES } from '../model/points';
+import { WISHBONE_POINTS } from '../../test/layouts';
 import { describeProblems } from '../model/problems';
 import { blankBuild, blankRear } from '../model/starts';
 import { LARGEST_FILE, fileNameOf, readBuildFile, writeBuildFile } from './buildFile';
@@ -60,48 +60,56 @@ describe('build files', () => {
     ['a list', '[1,2]', /not a Havrik build/],
     ['no JSON', 'points: 1', /not JSON/],
     ['a cut-off file', writeBuildFile(blankBuild('x')).slice(0, 500), /cut off/],
-    ['an unknown version', withChange((b) => (b.version = 2)), /version is 2.*reads version 1/],
-    ['no version', withChange((b) => delete b.version), /version is missing/],
+    ['an unknown version', withChange((b) => (b['version'] = 2)), /version is 2.*reads version 1/],
+    ['no version', withChange((b) => delete b['version']), /version is missing/],
     [
       'a missing point',
-      withChange((b) => delete b.front.points.upperOuter),
+      withChange((b) => delete b.front.points['upperOuter']),
       /front\.points\.upperOuter is missing/,
     ],
     [
       'a missing coordinate',
-      withChange((b) => delete b.front.points.upperOuter.up),
+      withChange((b) => delete b.front.points['upperOuter']['up']),
       /front\.points\.upperOuter\.up is missing/,
     ],
     [
       'a NaN, which JSON writes as null',
-      withChange((b) => (b.front.points.lowerOuter.out = NaN)),
+      withChange((b) => (b.front.points['lowerOuter']['out'] = NaN)),
       /front\.points\.lowerOuter\.out is empty/,
     ],
     [
       'NaN as text',
-      withChange((b) => (b.front.points.lowerOuter.out = 'NaN')),
+      withChange((b) => (b.front.points['lowerOuter']['out'] = 'NaN')),
       /lowerOuter\.out is not a number/,
     ],
     [
       'a point 40 m away',
-      withChange((b) => (b.front.points.lowerOuter.out = 40_000)),
+      withChange((b) => (b.front.points['lowerOuter']['out'] = 40_000)),
       /front\.points\.lowerOuter\.out is 40000 mm, 40 m away/,
     ],
     [
       'infinity',
-      withChange((b) => (b.wheelbase = 1)).replace('"wheelbase":1', '"wheelbase":1e999'),
+      withChange((b) => (b['wheelbase'] = 1)).replace('"wheelbase":1', '"wheelbase":1e999'),
       /wheelbase/,
     ],
     [
       'two points in one place',
-      withChange((b) => (b.front.points.lowerOuter = b.front.points.upperOuter)),
+      withChange((b) => (b.front.points['lowerOuter'] = b.front.points['upperOuter'])),
       /front\.points\.upperOuter: the upper ball joint and the lower ball joint are in one place/,
     ],
-    ['no travel', withChange((b) => (b.travel.bump = 0)), /travel\.bump is 0: at least 1 mm/],
-    ['an unknown use', withChange((b) => (b.use = 'sea')), /use is “sea”, should be road/],
-    ['an unknown entry', withChange((b) => (b.front.spring = 1)), /front has an entry.*“spring”/],
-    ['a kind to come', withChange((b) => (b.front.kind = 'sliding')), /front\.kind is “sliding”/],
-    ['no name', withChange((b) => (b.name = '  ')), /name is empty/],
+    ['no travel', withChange((b) => (b.travel['bump'] = 0)), /travel\.bump is 0: at least 1 mm/],
+    ['an unknown use', withChange((b) => (b['use'] = 'sea')), /use is “sea”, should be road/],
+    [
+      'an unknown entry',
+      withChange((b) => (b.front['spring'] = 1)),
+      /front has an entry.*“spring”/,
+    ],
+    [
+      'a kind to come',
+      withChange((b) => (b.front['kind'] = 'sliding')),
+      /front\.kind is “sliding”/,
+    ],
+    ['no name', withChange((b) => (b['name'] = '  ')), /name is empty/],
   ])('%s is refused with its path', (_, text, message) => expect(said(text)).toMatch(message));
 
   it('refuses a huge or deeply nested file without reading it through', () => {
@@ -126,7 +134,7 @@ describe('build files', () => {
     const layouts = Array.from({ length: 40 }, (_, i) => {
       const freedom = { kind: 'choices' as const, at: Array<number>(40).fill(1 / 3) };
       const each = { ahead: freedom, out: freedom, up: freedom };
-      const freedoms = Object.fromEntries(POINT_NAMES.map((name) => [name, each]));
+      const freedoms = Object.fromEntries(WISHBONE_POINTS.map((name) => [name, each]));
       return { id: `${i}`, name: 'Way', front: { ...front, freedoms } };
     });
     const build = { ...blankBuild('Full'), layouts, room: { ...startingRoom(), keepOuts } };
@@ -140,16 +148,16 @@ describe('build files', () => {
   });
 
   it('does not count brackets inside text as nesting', () => {
-    expect(said(withChange((b) => (b.name = `"${'[{'.repeat(15)}\\`)))).toBe('accepted');
+    expect(said(withChange((b) => (b['name'] = `"${'[{'.repeat(15)}\\`)))).toBe('accepted');
   });
 });
 
 describe('drafts', () => {
   it('may be degenerate while somebody types, but not absurd', () => {
     const build = blankBuild('x');
-    build.front.points.lowerOuter = { ...build.front.points.upperOuter };
+    build.front.points['lowerOuter'] = { ...build.front.points['upperOuter'] };
     expect(checkDraft(build).ok).toBe(true);
-    build.front.points.lowerOuter.up = NaN;
+    build.front.points['lowerOuter'].up = NaN;
     expect(checkDraft(build).ok).toBe(false);
   });
 });

@@ -1,3 +1,4 @@
+import { doubleWishbone } from '../corners/doubleWishbone';
 import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
 import { describeProblems } from '../model/problems';
@@ -6,7 +7,7 @@ import { readPointRows, readPointsCsv, writePointsCsv } from './pointsCsv';
 
 const { points } = blankBuild('x').front;
 const said = (text: string) => {
-  const read = readPointsCsv(text);
+  const read = readPointsCsv(doubleWishbone, text);
   return read.ok ? 'accepted' : describeProblems(read.problems, 50);
 };
 
@@ -14,7 +15,7 @@ describe('points as CSV', () => {
   it('come back exactly', () => {
     fc.assert(
       fc.property(anyLayout, (design) => {
-        const read = readPointsCsv(writePointsCsv(design.points));
+        const read = readPointsCsv(doubleWishbone, writePointsCsv(doubleWishbone, design.points));
         expect(read.ok && JSON.stringify(read.value)).toBe(JSON.stringify(design.points));
       }),
       { numRuns: 30 },
@@ -34,12 +35,15 @@ describe('points as CSV', () => {
     ['blank lines', (csv: string) => csv.replace(/\n/gu, '\n\n')],
     ['capitals', (csv: string) => csv.toUpperCase()],
   ])('are read with %s', (_, change) => {
-    const read = readPointsCsv(change(writePointsCsv(points)));
+    const read = readPointsCsv(doubleWishbone, change(writePointsCsv(doubleWishbone, points)));
     expect(read.ok && read.value).toEqual(points);
   });
 
   it('may name some of the points, in any order of columns', () => {
-    const read = readPointsCsv('up_mm,point,out_mm,ahead_mm\n413,upperOuter,588,-13\n');
+    const read = readPointsCsv(
+      doubleWishbone,
+      'up_mm,point,out_mm,ahead_mm\n413,upperOuter,588,-13\n',
+    );
     expect(read).toEqual({ ok: true, value: { upperOuter: { ahead: -13, out: 588, up: 413 } } });
   });
 
@@ -80,7 +84,7 @@ describe('points as CSV', () => {
 
 describe('a ± beside the points', () => {
   const read = (text: string) => {
-    const rows = readPointRows(text);
+    const rows = readPointRows(doubleWishbone, text);
     return rows.ok
       ? rows.value.map(({ name, tolerance }) => [name, tolerance])
       : rows.problems.map(({ path, message }) => `${path}: ${message}`);

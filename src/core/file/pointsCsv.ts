@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
+import type { CornerType } from '../corners/cornerType';
+import { pointNames } from '../corners/kinds';
 import { parseNumber } from '../model/units';
-import { COORDINATES, POINT_NAMES, pointSchema } from '../model/points';
+import { COORDINATES, pointSchema } from '../model/points';
 import type { Point, PointName, Points } from '../model/points';
 import type { Checked, Problem } from '../model/problems';
 import { tolerance } from '../model/wording';
@@ -8,11 +10,11 @@ import { tolerance } from '../model/wording';
 export const POINTS_CSV_HEADER = ['point', 'ahead_mm', 'out_mm', 'up_mm'] as const;
 
 /** Points as CSV, one a line, mm. Numbers keep every digit. */
-export const writePointsCsv = (points: Points): string =>
+export const writePointsCsv = (type: CornerType, points: Points): string =>
   `${Papa.unparse(
     {
       fields: [...POINTS_CSV_HEADER],
-      data: POINT_NAMES.map((name) => [name, ...COORDINATES.map((c) => points[name][c])]),
+      data: pointNames(type).map((name) => [name, ...COORDINATES.map((c) => points[name][c])]),
     },
     { newline: '\n' },
   )}\n`;
@@ -34,15 +36,15 @@ const csvTolerance = tolerance('mm', 100);
  * ends. Points that are not named keep their place; a line that cannot be read refuses the whole, by
  * line number, so that nothing is lost silently.
  */
-export function readPointsCsv(text: string): Checked<Partial<Points>> {
-  const rows = readPointRows(text);
+export function readPointsCsv(type: CornerType, text: string): Checked<Partial<Points>> {
+  const rows = readPointRows(type, text);
   return rows.ok
     ? { ok: true, value: Object.fromEntries(rows.value.map(({ name, point }) => [name, point])) }
     : rows;
 }
 
 /** The same with what is said of the ±, row by row. */
-export function readPointRows(text: string): Checked<PointRow[]> {
+export function readPointRows(type: CornerType, text: string): Checked<PointRow[]> {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/u, ''), { skipEmptyLines: 'greedy' });
   const [header, ...lines] = data;
   const refuse = (path: string, message: string): Checked<PointRow[]> => ({
@@ -56,15 +58,16 @@ export function readPointRows(text: string): Checked<PointRow[]> {
   if (missing.length > 0) return refuse('line 1', `has no column ${missing.join(', ')}: ${wanted}`);
 
   const problems: Problem[] = [];
+  const known = pointNames(type);
   const rows: PointRow[] = [];
   lines.forEach((cells, index) => {
     const path = `line ${index + 2}`;
     const cell = (title: string) => cells[columns.indexOf(title)]?.trim() ?? '';
-    const name = POINT_NAMES.find((known) => known.toLowerCase() === cell('point').toLowerCase());
+    const name = known.find((one) => one.toLowerCase() === cell('point').toLowerCase());
     if (!name) {
       problems.push({
         path,
-        message: `names no known point (“${cell('point').slice(0, 40)}”): ${POINT_NAMES.join(', ')}`,
+        message: `names no known point (“${cell('point').slice(0, 40)}”): ${known.join(', ')}`,
       });
       return;
     }

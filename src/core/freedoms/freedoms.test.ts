@@ -1,16 +1,8 @@
 import fc from 'fast-check';
-import {
-  USUAL_STOCK,
-  effortOf,
-  freedomSchema,
-  freedomsSchema,
-  limitsOf,
-  openedOf,
-  placesOf,
-  snap,
-  washersFor,
-} from './freedoms';
-import type { Freedom } from './freedoms';
+import { USUAL_STOCK, effortOf, limitsOf, openedOf, placesOf, snap, washersFor } from './freedoms';
+import { doubleWishbone } from '../corners/doubleWishbone';
+import { freedomSchema, freedomsSchemaOf } from '../model/freedoms';
+import type { Freedom } from '../model/freedoms';
 
 const shims: Freedom = { kind: 'shims', base: 200, stock: [0.5, 1.6, 6.35], most: 3, way: 1 };
 
@@ -94,14 +86,15 @@ describe('freedoms', () => {
     expect(why({ kind: 'range', min: 5, max: 1, step: 0 })).toMatch(/runs backwards/);
     expect(why({ kind: 'choices', at: [] })).toMatch(/give at least one place/);
     expect(why({ ...shims, stock: [] })).toMatch(/give at least one washer/);
-    const freedoms = freedomsSchema.parse({
+    const freedoms = freedomsSchemaOf(doubleWishbone).parse({
       upperOuter: { up: shims, out: { kind: 'fixed' } },
       lowerFrontInner: { up: { kind: 'choices', at: [1, 2] } },
     });
-    expect(openedOf(freedoms).map(({ point, coordinate }) => `${point}.${coordinate}`)).toEqual([
-      'lowerFrontInner.up',
-      'upperOuter.up',
-    ]);
-    expect(openedOf(undefined)).toEqual([]);
+    expect(
+      openedOf({ kind: 'double-wishbone', freedoms }).map(
+        ({ point, coordinate }) => `${point}.${coordinate}`,
+      ),
+    ).toEqual(['lowerFrontInner.up', 'upperOuter.up']);
+    expect(openedOf({ kind: 'double-wishbone' })).toEqual([]);
   });
 });

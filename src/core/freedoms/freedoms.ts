@@ -1,70 +1,9 @@
-import { z } from 'zod';
-import { COORDINATES, POINT_NAMES } from '../model/points';
+import { pointNames, typeOf } from '../corners/kinds';
+import type { AxleDesign } from '../model/build';
+import type { Freedom, FreedomKind } from '../model/freedoms';
+import { COORDINATES } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';
-import { coordinate, group, measure, problem } from '../model/wording';
 import { SAME, nearest, stacksOf } from './stacks';
-
-/**
- * What a builder can still change of one coordinate. Lengths mm. A coordinate without a freedom is open:
- * it may be drawn anywhere, but finders leave it alone.
- */
-const KINDS = {
-  /** Measured, welded. */
-  fixed: group({ kind: z.literal('fixed') }),
-  /** A slot, or a bracket not yet welded: from min to max, in steps (0: any). */
-  range: group({
-    kind: z.literal('range'),
-    min: coordinate,
-    max: coordinate,
-    step: measure('mm', 0, 500),
-  }),
-  /** Drilled holes, arms on the shelf. */
-  choices: group({
-    kind: z.literal('choices'),
-    at: z.array(coordinate).min(1, 'is empty: give at least one place').max(40, 'are more than 40'),
-  }),
-  /** Washers and spacers of a stock on `base`, at most so many, stacked one way. */
-  shims: group({
-    kind: z.literal('shims'),
-    base: coordinate,
-    stock: z
-      .array(measure('mm', 0.05, 100))
-      .min(1, 'is empty: give at least one washer')
-      .max(20, 'are more than 20'),
-    most: z.int({ error: problem }).min(1, 'is below 1').max(6, 'is over 6'),
-    way: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
-  }),
-  /** A rod end screwed in and out, half a turn at a time. */
-  thread: group({
-    kind: z.literal('thread'),
-    min: coordinate,
-    max: coordinate,
-    pitch: measure('mm', 0.2, 10),
-  }),
-};
-
-export const freedomSchema = z
-  .discriminatedUnion('kind', [KINDS.fixed, KINDS.range, KINDS.choices, KINDS.shims, KINDS.thread])
-  .refine((f) => !('min' in f) || f.min <= f.max, {
-    error: 'runs backwards: write the smaller end first',
-  });
-export type Freedom = z.infer<typeof freedomSchema>;
-export type FreedomKind = Freedom['kind'];
-
-const pointFreedoms = group({
-  ahead: freedomSchema.optional(),
-  out: freedomSchema.optional(),
-  up: freedomSchema.optional(),
-} satisfies Record<Coordinate, unknown>);
-
-/** Freedoms of an axle's points; both sides share them. */
-export const freedomsSchema = group(
-  Object.fromEntries(POINT_NAMES.map((name) => [name, pointFreedoms.optional()])) as Record<
-    PointName,
-    z.ZodOptional<typeof pointFreedoms>
-  >,
-);
-export type Freedoms = z.infer<typeof freedomsSchema>;
 
 /** A stock of washers and spacers to start from: common sizes, mm. */
 export const USUAL_STOCK = [0.5, 0.8, 1, 1.6, 3.2, 6.35];
@@ -157,12 +96,17 @@ export function washersFor(freedom: Shims, to: number): number[] | null {
 }
 
 /** Every coordinate of an axle that has a freedom other than fixed. */
-export const openedOf = (
-  freedoms: Freedoms | undefined,
-): { point: PointName; coordinate: Coordinate; freedom: Freedom }[] =>
-  POINT_NAMES.flatMap((point) =>
+export const openedOf = ({ kind, freedoms }: Pick<AxleDesign, 'kind' | 'freedoms'>): Opened[] =>
+  pointNames(typeOf({ kind })).flatMap((point) =>
     COORDINATES.flatMap((c) => {
       const freedom = freedoms?.[point]?.[c];
       return freedom && freedom.kind !== 'fixed' ? [{ point, coordinate: c, freedom }] : [];
     }),
   );
+
+/** A coordinate that may move. */
+export interface Opened {
+  point: PointName;
+  coordinate: Coordinate;
+  freedom: Freedom;
+}

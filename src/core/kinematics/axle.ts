@@ -1,8 +1,11 @@
-import type { AxleDesign, Side } from '../model/build';
+import { typeOf } from '../corners/kinds';
+import { toRad } from '../geometry/angle';
+import type { Vec } from '../geometry/vec';
+import type { AxleDesign, Rack, Side } from '../model/build';
 import type { Points } from '../model/points';
-import { UPRIGHT_SIZE, explain } from './corner';
-import type { Corner, LayoutFault } from './corner';
-import { prepareDoubleWishbone } from './doubleWishbone';
+import { ACROSS, UPRIGHT_SIZE, explain } from './corner';
+import type { Corner, DrawnCorner, LayoutFault } from './corner';
+import { prepareCorner } from './prepare';
 
 /** Two corners and what steers them. Each corner works in its own outward axes. */
 export interface Axle {
@@ -14,6 +17,8 @@ export interface Axle {
 
 export interface AxleCorner {
   corner: Corner;
+  /** What it was made of. */
+  drawn: DrawnCorner;
   radius: number;
   /** Rack travel (+ left) to the corner's own outward axes: +1 left, −1 right. */
   rackSign: 1 | -1;
@@ -33,15 +38,39 @@ export const pointsKey = (design: AxleDesign, side: Side): 'points' | 'rightPoin
   side === 'right' && design.rightPoints ? 'rightPoints' : 'points';
 
 /** Rack travel each way from centre, mm; 0 on an unsteered axle. */
-export const rackTravelOf = (design: AxleDesign): number =>
-  'rack' in design ? design.rack.travel : 0;
+export const rackTravelOf = ({ rack }: Pick<AxleDesign, 'rack'>): number => rack?.travel ?? 0;
+
+/** Whether an axle's wheels are steered. */
+export const isSteered = ({ rack }: Pick<AxleDesign, 'rack'>): boolean => rack !== undefined;
+
+/**
+ * The way of a side's inner joint per mm of rack outward, [ahead, out, up]: straight across unless the rack's
+ * axis is told to lie otherwise.
+ */
+export function rackWay(rack: Rack | undefined, side: Side): Vec {
+  if (!rack?.rise && !rack?.sweep) return ACROSS;
+  const [rise, sweep] = [toRad(rack.rise ?? 0), toRad(rack.sweep ?? 0)];
+  // + rack is to the left, where the axis' left end is; for the right side outward is the other way.
+  const way = side === 'left' ? 1 : -1;
+  const level = Math.cos(rise);
+  return [way * level * Math.sin(sweep), level * Math.cos(sweep), way * Math.sin(rise)];
+}
+
+/** One side of an axle as it is drawn. */
+export const drawnCorner = (design: AxleDesign, side: Side): DrawnCorner => ({
+  type: typeOf(design),
+  points: pointsOf(design, side),
+  static: design.static,
+  steering: rackWay(design.rack, side),
+});
 
 /** Makes both corners, or says which points make the layout as drawn unusable. */
 export function prepareAxle(design: AxleDesign): PreparedAxle {
-  const left = prepareDoubleWishbone(design.points, design.static);
-  const right = design.rightPoints
-    ? prepareDoubleWishbone(design.rightPoints, design.static)
-    : left;
+  const drawn = { left: drawnCorner(design, 'left'), right: drawnCorner(design, 'right') };
+  const prepareSide = (side: Side) => prepareCorner(drawn[side]);
+  const left = prepareSide('left');
+  const alike = !design.rightPoints && !design.rack?.rise && !design.rack?.sweep;
+  const right = alike ? left : prepareSide('right');
   if (!left.ok || !right.ok) {
     const faults: AxleFault[] = [];
     if (!left.ok) faults.push(...left.faults.map((f) => ({ ...f, side: 'left' as const })));
@@ -53,8 +82,8 @@ export function prepareAxle(design: AxleDesign): PreparedAxle {
   return {
     ok: true,
     axle: {
-      left: { corner: left.corner, radius, rackSign: 1 },
-      right: { corner: right.corner, radius, rackSign: -1 },
+      left: { corner: left.corner, drawn: drawn.left, radius, rackSign: 1 },
+      right: { corner: right.corner, drawn: drawn.right, radius, rackSign: -1 },
       rackTravel: rackTravelOf(design),
     },
   };

@@ -1,3 +1,7 @@
+import type { CornerType } from '../corners/cornerType';
+import type { Vec } from '../geometry/vec';
+import type { Points } from '../model/points';
+
 /**
  * The one interface every corner type stands behind. Sweeps, quantities, finders and screens know
  * only this; a new type of corner is one new file.
@@ -19,35 +23,42 @@ export interface Corner {
   why(travel: number, rack: number): OutOfReach | null;
 }
 
-/** The part that gives out, and the last position on the straight way there that still works. */
+/** The member that gives out, and the last position on the straight way there that still works. */
 export interface OutOfReach {
-  part: 'tie rod' | 'upper arm' | 'arms';
-  fault: 'too short' | 'too long' | 'over centre';
+  part: string;
+  fault: 'too short' | 'too long' | 'over centre' | 'at its end';
   /** Travel and rack (outward), mm, as far as the corner follows from ride height straight ahead. */
   lastTravel: number;
   lastRack: number;
 }
 
 /**
- * Offsets into an upright's pose. Every entry of three is [ahead, out, up]. The two twists are the
- * upright's angular velocity (rad) and its wheel centre's velocity (mm), per mm of wheel travel at
- * fixed rack and per mm of rack at fixed wheel height.
+ * Offsets into an upright's pose. Every entry of three is [ahead, out, up]. Twists are the upright's angular
+ * velocity (rad) and its wheel centre's velocity (mm), per mm of wheel travel at fixed rack and per mm of rack
+ * at fixed wheel height. The steering axis is NaN where the wheel has none.
  */
 export const U = {
   wheelCentre: 0,
   /** Unit spindle axis, pointing outboard. */
   spindle: 3,
-  lowerOuter: 6,
-  /** From the lower ball joint to the upper one. */
-  kingpin: 9,
-  tieRodOuter: 12,
-  tieRodInner: 15,
-  turnPerTravel: 18,
-  movePerTravel: 21,
-  turnPerRack: 24,
-  movePerRack: 27,
+  /** Unit direction fixed to the upright, square to the spindle; level and ahead as drawn. */
+  heading: 6,
+  /** A place on the steering axis and its direction upward, of any length. */
+  axisAt: 9,
+  axisAlong: 12,
+  turnPerTravel: 15,
+  movePerTravel: 18,
+  turnPerRack: 21,
+  movePerRack: 24,
+  /** How the place and the direction change, per mm of travel and of rack; the upright need not carry them. */
+  axisAtPerTravel: 27,
+  axisAlongPerTravel: 30,
+  axisAtPerRack: 33,
+  axisAlongPerRack: 36,
+  /** Rack, mm outward: how far the rod's inner joint has been moved along its way. */
+  rack: 39,
 } as const;
-export const UPRIGHT_SIZE = 30;
+export const UPRIGHT_SIZE = 40;
 
 /** A fault in the layout as drawn, at the point to look at. */
 export interface LayoutFault {
@@ -55,11 +66,24 @@ export interface LayoutFault {
   message: string;
 }
 
+/** Straight across the car, outward: the way of an inner joint that nothing tells otherwise. */
+export const ACROSS: Vec = [0, 1, 0];
+
+/** A corner as it is drawn: its kind, its points, the wheel's alignment at ride height in degrees. */
+export interface DrawnCorner {
+  type: CornerType;
+  points: Points;
+  static: { toe: number; camber: number };
+  /** Unit direction, outward axes, in which + rack (outward) moves the rod's inner joint. */
+  steering: Vec;
+}
+
 export type Prepared<T> = { ok: true; corner: T } | { ok: false; faults: LayoutFault[] };
 
 /** One sentence in a builder's words; `rackSign` is −1 for the right corner, whose rack moves the other way. */
 export function explain(reach: OutOfReach, rackSign: 1 | -1 = 1): string {
   const where = describePosition(reach.lastTravel, rackSign * reach.lastRack);
+  if (reach.fault === 'at its end') return `the ${reach.part} is at its end past ${where}`;
   return reach.fault === 'over centre'
     ? `the ${reach.part} ${reach.part === 'arms' ? 'go' : 'goes'} over centre past ${where}`
     : `the ${reach.part} is ${reach.fault} past ${where}`;

@@ -1,15 +1,22 @@
 import fc from 'fast-check';
-import { anyLayout, axleWith, pointsFromTuples, prepared } from '../../test/layouts';
+import {
+  WISHBONE_POINTS,
+  anyLayout,
+  axleWith,
+  pointsFromTuples,
+  prepared,
+} from '../../test/layouts';
 import { referencePose } from '../../test/referenceSolver';
 import { toDeg } from '../geometry/angle';
-import { distance } from '../geometry/vec';
+import { distance, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { POINT_NAMES } from '../model/points';
 import type { Points } from '../model/points';
+import type { Values } from '../motion/quantities';
 import { readAt } from '../motion/sweep';
-import { prepareAxle } from './axle';
+import { drawnCorner, prepareAxle } from './axle';
 import { U, UPRIGHT_SIZE } from './corner';
 import { prepareDoubleWishbone } from './doubleWishbone';
+import { jointsAt } from './joints';
 import reference from './fixtures/double-wishbone.json';
 
 const at = (u: Float64Array, offset: number): Vec => [u[offset], u[offset + 1], u[offset + 2]];
@@ -29,7 +36,7 @@ describe('against values computed outside the project', () => {
     (travel, rack, row) => {
       const reading = readAt(axle.left, travel, rack);
       if (!reading.ok) throw new Error(reading.why);
-      const v = reading.value;
+      const v = reading.value as Required<Values>;
       for (const name of ['toe', 'camber', 'caster', 'kpi'] as const)
         expect(Math.abs(v[name] - row[name])).toBeLessThan(1e-5);
       const lengths = [
@@ -59,8 +66,10 @@ describe('against a general-purpose least-squares solver', () => {
           fc.pre(prepared(design).left.corner.pose(travel, rack, u));
           const pose = referencePose(design, travel, rack);
           expect(distance(at(u, U.wheelCentre), pose.wheelCentre)).toBeLessThan(1e-6);
-          expect(distance(at(u, U.lowerOuter), pose.lowerOuter)).toBeLessThan(1e-6);
-          expect(distance(at(u, U.tieRodOuter), pose.tieRodOuter)).toBeLessThan(1e-6);
+          const joints = jointsAt(prepared(design).left.drawn, u);
+          expect(distance(joints['lowerOuter'], pose.lowerOuter)).toBeLessThan(1e-6);
+          expect(distance(joints.tieRodOuter, pose.tieRodOuter)).toBeLessThan(1e-6);
+          expect(distance(at(u, U.axisAt), pose.lowerOuter)).toBeLessThan(1e-6);
           expect(toDeg(distance(at(u, U.spindle), pose.spindle))).toBeLessThan(1e-6);
         },
       ),
@@ -81,23 +90,25 @@ describe('laws of the linkage', () => {
         const u = new Float64Array(UPRIGHT_SIZE);
         fc.pre(prepared(design).left.corner.pose(travel, rack, u));
         const p = Object.fromEntries(
-          POINT_NAMES.map((name) => {
+          WISHBONE_POINTS.map((name) => {
             const { ahead, out, up } = design.points[name];
             return [name, [ahead, out, up]];
           }),
         ) as unknown as Record<keyof Points, Vec>;
-        const lower = at(u, U.lowerOuter);
-        const k = at(u, U.kingpin);
-        const upper: Vec = [lower[0] + k[0], lower[1] + k[1], lower[2] + k[2]];
-        const outer = at(u, U.tieRodOuter);
+        const joints = jointsAt(prepared(design).left.drawn, u);
+        const lower = joints['lowerOuter'];
+        const upper = joints['upperOuter'];
+        const outer = joints.tieRodOuter;
+        expect(distance(at(u, U.axisAt), lower)).toBeLessThan(1e-9);
+        expect(distance(at(u, U.axisAlong), sub(upper, lower))).toBeLessThan(1e-9);
         const wheel = at(u, U.wheelCentre);
         const pairs: [Vec, Vec, keyof Points, keyof Points][] = [
-          [p.lowerFrontInner, lower, 'lowerFrontInner', 'lowerOuter'],
-          [p.lowerRearInner, lower, 'lowerRearInner', 'lowerOuter'],
-          [p.upperFrontInner, upper, 'upperFrontInner', 'upperOuter'],
-          [p.upperRearInner, upper, 'upperRearInner', 'upperOuter'],
+          [p['lowerFrontInner'], lower, 'lowerFrontInner', 'lowerOuter'],
+          [p['lowerRearInner'], lower, 'lowerRearInner', 'lowerOuter'],
+          [p['upperFrontInner'], upper, 'upperFrontInner', 'upperOuter'],
+          [p['upperRearInner'], upper, 'upperRearInner', 'upperOuter'],
           [lower, upper, 'lowerOuter', 'upperOuter'],
-          [at(u, U.tieRodInner), outer, 'tieRodInner', 'tieRodOuter'],
+          [joints.tieRodInner, outer, 'tieRodInner', 'tieRodOuter'],
           [lower, outer, 'lowerOuter', 'tieRodOuter'],
           [upper, outer, 'upperOuter', 'tieRodOuter'],
           [wheel, lower, 'wheelCentre', 'lowerOuter'],
@@ -106,7 +117,7 @@ describe('laws of the linkage', () => {
         ];
         for (const [a, b, from, to] of pairs)
           expect(distance(a, b)).toBeCloseTo(distance(p[from], p[to]), 8);
-        expect(wheel[2] - p.wheelCentre[2]).toBeCloseTo(travel, 8);
+        expect(wheel[2] - p['wheelCentre'][2]).toBeCloseTo(travel, 8);
       }),
     );
   });
@@ -123,11 +134,12 @@ describe('laws of the linkage', () => {
         const right = readAt(side, travel, rack - h);
         fc.pre(here.ok && up.ok && down.ok && left.ok && right.ok);
         for (const name of Object.keys(here.perTravel) as (keyof typeof here.perTravel)[]) {
-          const scale = 1 + Math.abs(here.perTravel[name]) + Math.abs(here.perRack[name]);
-          const byTravel = (up.value[name] - down.value[name]) / (2 * h);
-          const byRack = (left.value[name] - right.value[name]) / (2 * h);
-          expect(Math.abs(here.perTravel[name] - byTravel) / scale).toBeLessThan(2e-6);
-          expect(Math.abs(here.perRack[name] - byRack) / scale).toBeLessThan(2e-6);
+          const [perTravel, perRack] = [here.perTravel[name]!, here.perRack[name]!];
+          const scale = 1 + Math.abs(perTravel) + Math.abs(perRack);
+          const byTravel = (up.value[name]! - down.value[name]!) / (2 * h);
+          const byRack = (left.value[name]! - right.value[name]!) / (2 * h);
+          expect(Math.abs(perTravel - byTravel) / scale).toBeLessThan(2e-6);
+          expect(Math.abs(perRack - byRack) / scale).toBeLessThan(2e-6);
         }
       }),
     );
@@ -160,7 +172,7 @@ describe('laws of the linkage', () => {
       if (!now.ok) throw new Error(now.why);
       expect(now.value.toe).toBeCloseTo(0.2, 10);
       expect(now.value.camber).toBeCloseTo(-1.5, 10);
-      expect(now.value.kpi).toBeCloseTo(start.value.kpi, 10);
+      expect(now.value.kpi).toBeCloseTo(start.value.kpi!, 10);
       const angle = Math.asin(travel / L);
       expect(now.trackChange).toBeCloseTo(L * (Math.cos(angle) - 1), 9);
     }
@@ -246,10 +258,10 @@ describe('layouts that are degenerate as drawn', () => {
   const kingpin = middle('lowerOuter', 'upperOuter');
 
   it.each<[string, Partial<Points>, string, RegExp]>([
-    ['two joints in one place', { upperOuter: base.lowerOuter }, 'upperOuter', /in one place/],
+    ['two joints in one place', { upperOuter: base['lowerOuter'] }, 'upperOuter', /in one place/],
     [
       'pivots in one place',
-      { lowerRearInner: base.lowerFrontInner },
+      { lowerRearInner: base['lowerFrontInner'] },
       'lowerRearInner',
       /in one place/,
     ],
@@ -287,7 +299,7 @@ describe('layouts that are degenerate as drawn', () => {
       /cannot move up and down/,
     ],
   ])('%s is refused at its point', (_, points, point, message) => {
-    const result = prepareDoubleWishbone({ ...base, ...points }, { toe: 0, camber: 0 });
+    const result = prepareDoubleWishbone(drawnCorner(axleWith({ ...base, ...points }), 'left'));
     expect(result.ok).toBe(false);
     if (result.ok) return;
     expect(result.faults.map((fault) => fault.point)).toContain(point);
@@ -295,7 +307,7 @@ describe('layouts that are degenerate as drawn', () => {
   });
 
   it('names the side', () => {
-    const design = { ...axleWith(), rightPoints: { ...base, upperOuter: base.lowerOuter } };
+    const design = { ...axleWith(), rightPoints: { ...base, upperOuter: base['lowerOuter'] } };
     const result = prepareAxle(design);
     expect(!result.ok && result.faults[0]).toMatchObject({ side: 'right', point: 'upperOuter' });
   });

@@ -1,8 +1,9 @@
-import { distance } from '../geometry/vec';
-import { POINT_LABELS, POINT_NAMES, toVec } from '../model/points';
-import type { PointName, Points } from '../model/points';
-import type { Corner, LayoutFault, OutOfReach, Prepared } from './corner';
+import type { Vec } from '../geometry/vec';
+import { ACROSS } from './corner';
+import type { Corner, DrawnCorner, LayoutFault, OutOfReach, Prepared } from './corner';
+import { SAME_PLACE, placesTaken } from './placesTaken';
 import { S, WishboneChain } from './wishboneChain';
+import type { WishbonePoints } from './wishboneChain';
 
 /**
  * Double wishbone with a tie rod. The chain of links is closed forms from the lower arm's angle on;
@@ -10,19 +11,16 @@ import { S, WishboneChain } from './wishboneChain';
  * found by Newton's method with the exact derivative from the upright's velocity. Every position
  * starts from the same series, so the order of a sweep cannot change its figures.
  */
-export function prepareDoubleWishbone(
-  points: Points,
-  alignment: { toe: number; camber: number },
-): Prepared<DoubleWishbone> {
-  const faults = placesTaken(points);
+export function prepareDoubleWishbone(drawn: DrawnCorner): Prepared<DoubleWishbone> {
+  const faults = placesTaken(drawn);
   if (faults.length > 0) return { ok: false, faults };
-  const corner = new DoubleWishbone(points, alignment);
+  // Its table has these points.
+  const points = drawn.points as unknown as WishbonePoints;
+  const corner = new DoubleWishbone(points, drawn.static, drawn.steering);
   const degenerate = corner.degenerate();
   return degenerate.length > 0 ? { ok: false, faults: degenerate } : { ok: true, corner };
 }
 
-/** Joints closer than this are one joint, mm. */
-const SAME_PLACE = 0.1;
 /** Sine of the angle from dead centre below which a linkage as drawn is refused (0.06°). */
 const DEAD_CENTRE = 1e-3;
 
@@ -33,19 +31,6 @@ const NOTCH = 0.01;
 /** Parts of a notch that are looked at near an edge. */
 const FINER = 8;
 
-function placesTaken(points: Points): LayoutFault[] {
-  const faults: LayoutFault[] = [];
-  POINT_NAMES.forEach((name, index) => {
-    for (const other of POINT_NAMES.slice(0, index))
-      if (distance(toVec(points[name]), toVec(points[other])) < SAME_PLACE)
-        faults.push({
-          point: name,
-          message: `the ${POINT_LABELS[name]} and the ${POINT_LABELS[other]} are in one place`,
-        });
-  });
-  return faults;
-}
-
 export class DoubleWishbone implements Corner {
   private readonly chain: WishboneChain;
   private readonly s: Float64Array;
@@ -54,8 +39,12 @@ export class DoubleWishbone implements Corner {
   private readonly rise0: number;
 
   /** Use `prepareDoubleWishbone`, which refuses layouts that are degenerate as drawn. */
-  constructor(points: Points, alignment: { toe: number; camber: number }) {
-    this.chain = new WishboneChain(points, alignment);
+  constructor(
+    points: WishbonePoints,
+    alignment: { toe: number; camber: number },
+    way: Vec = ACROSS,
+  ) {
+    this.chain = new WishboneChain(points, alignment, way);
     this.s = this.chain.s;
 
     // θ as a series in travel: the height's series in θ, turned round; then what the rack does to it.
@@ -92,7 +81,8 @@ export class DoubleWishbone implements Corner {
   /** What makes the layout unusable as drawn, with the point to look at; empty when nothing does. */
   degenerate(): LayoutFault[] {
     const faults: LayoutFault[] = [];
-    const refuse = (point: PointName, message: string) => faults.push({ point, message });
+    const refuse = (point: keyof WishbonePoints, message: string) =>
+      faults.push({ point, message });
     if (this.chain.lr < SAME_PLACE)
       refuse(
         'lowerOuter',

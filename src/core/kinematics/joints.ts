@@ -1,35 +1,88 @@
-import { add } from '../geometry/vec';
+import { pointNames } from '../corners/kinds';
+import { add, cross, dot, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { toVec } from '../model/points';
-import type { PointName, Points } from '../model/points';
+import type { PointName } from '../model/points';
 import { U } from './corner';
+import type { DrawnCorner } from './corner';
+import { headingOf, spindleOf } from './spindle';
 
 /** Where every joint of a corner is, [ahead, out, up] mm in its own axes. */
-export type Joints = Record<PointName, Vec>;
+export interface Joints {
+  wheelCentre: Vec;
+  tieRodInner: Vec;
+  tieRodOuter: Vec;
+  [name: PointName]: Vec;
+}
 
 /** The joints as typed. */
-export const typedJoints = (points: Points): Joints =>
+export const typedJoints = ({ type, points }: Pick<DrawnCorner, 'type' | 'points'>): Joints =>
   Object.fromEntries(
-    Object.entries(points).map(([name, p]) => [name, toVec(p)]),
+    pointNames(type).map((name) => [name, toVec(points[name])]),
   ) as unknown as Joints;
 
-/** The joints of a solved pose (in the layout of `U`); the chassis' own pivots stay where they are. */
-export function jointsAt(points: Points, upright: Float64Array): Joints {
-  const at = (offset: number): Vec => [upright[offset], upright[offset + 1], upright[offset + 2]];
-  const lowerOuter = at(U.lowerOuter);
-  return {
-    ...typedJoints(points),
-    lowerOuter,
-    upperOuter: add(lowerOuter, at(U.kingpin)),
-    tieRodInner: at(U.tieRodInner),
-    tieRodOuter: at(U.tieRodOuter),
-    wheelCentre: at(U.wheelCentre),
+const triple = (u: Float64Array, at: number): Vec => [u[at], u[at + 1], u[at + 2]];
+
+/** The unit spindle axis of a solved pose, pointing outboard. */
+export const spindleAt = (upright: Float64Array): Vec => triple(upright, U.spindle);
+
+/** Three unit vectors fixed to the upright, square to each other. */
+export type Frame = readonly [Vec, Vec, Vec];
+
+const frameFrom = (spindle: Vec, heading: Vec): Frame => [
+  spindle,
+  heading,
+  cross(heading, spindle),
+];
+
+/** The upright's frame in a solved pose, and as it is drawn. */
+export const frameAt = (upright: Float64Array): Frame =>
+  frameFrom(spindleAt(upright), triple(upright, U.heading));
+export const drawnFrame = (alignment: DrawnCorner['static']): Frame => {
+  const spindle = spindleOf(alignment);
+  return frameFrom(spindle, headingOf(spindle));
+};
+
+/** A vector fixed to a body, from where the body was to where it is. */
+export const carried = (v: Vec, from: Frame, to: Frame): Vec => {
+  const [a, b, c] = [dot(v, from[0]), dot(v, from[1]), dot(v, from[2])];
+  return add(add(scale(to[0], a), scale(to[1], b)), scale(to[2], c));
+};
+
+/**
+ * Places the joints of a corner in solved poses: the upright carries its own, the rod's inner joint rides on the
+ * rack, the chassis' stay.
+ */
+export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
+  const { type, steering } = corner;
+  const drawn = typedJoints(corner);
+  const from = drawnFrame(corner.static);
+  const own = pointNames(type)
+    .filter((name) => type.points[name].on === 'upright')
+    .map((name) => ({ name, off: sub(drawn[name], drawn.wheelCentre) }));
+  const inner = type.tieRod?.inner;
+  return (upright) => {
+    const to = frameAt(upright);
+    const centre = triple(upright, U.wheelCentre);
+    const joints = { ...drawn };
+    for (const { name, off } of own) joints[name] = add(centre, carried(off, from, to));
+    if (inner) joints[inner] = add(drawn[inner], scale(steering, upright[U.rack]));
+    return joints;
   };
 }
 
-/** The unit spindle axis of a solved pose, pointing outboard. */
-export const spindleAt = (upright: Float64Array): Vec => [
-  upright[U.spindle],
-  upright[U.spindle + 1],
-  upright[U.spindle + 2],
-];
+/** The joints of one solved pose. */
+export const jointsAt = (corner: DrawnCorner, upright: Float64Array): Joints =>
+  placer(corner)(upright);
+
+/** What a wheel steers about: a place on it, mm, and its direction, upward, of any length. */
+export interface SteeringAxis {
+  at: Vec;
+  along: Vec;
+}
+
+/** The upright's steering axis in a solved pose; null where it has none. */
+export function steeringAxisAt(upright: Float64Array): SteeringAxis | null {
+  const along = triple(upright, U.axisAlong);
+  return Number.isNaN(along[0]) ? null : { at: triple(upright, U.axisAt), along };
+}

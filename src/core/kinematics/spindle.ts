@@ -10,3 +10,9 @@ export function spindleOf(alignment: { toe: number; camber: number }): Vec {
   const camber = toRad(alignment.camber);
   return [Math.sin(toe) * Math.cos(camber), Math.cos(toe) * Math.cos(camber), -Math.sin(camber)];
 }
+
+/** Unit direction level and ahead, square to a spindle. */
+export function headingOf([ahead, out]: Vec): Vec {
+  const level = Math.hypot(ahead, out);
+  return [out / level, -ahead / level, 0];
+}

@@ -1,9 +1,23 @@
 import { cross, distance, dot, footOnLine, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { POINT_NAMES, toVec } from '../model/points';
-import type { PointName, Points } from '../model/points';
+import { toVec } from '../model/points';
+import type { Point } from '../model/points';
 import { U } from './corner';
-import { spindleOf } from './spindle';
+import { headingOf, spindleOf } from './spindle';
+
+/** The points that a chain of wishbones hangs on. */
+export type WishbonePoints = Record<
+  | 'lowerFrontInner'
+  | 'lowerRearInner'
+  | 'lowerOuter'
+  | 'upperFrontInner'
+  | 'upperRearInner'
+  | 'upperOuter'
+  | 'tieRodInner'
+  | 'tieRodOuter'
+  | 'wheelCentre',
+  Point
+>;
 
 /** Offsets into a chain's working state. */
 export const S = {
@@ -69,6 +83,7 @@ export class WishboneChain {
   readonly tOff: number;
   private readonly wheel: Vec;
   private readonly axle: Vec;
+  private readonly heading: Vec;
   // Tie rod.
   private readonly inner: Vec;
   private readonly rod: number;
@@ -79,11 +94,15 @@ export class WishboneChain {
   /** Working state of the last chain solved, laid out as `S`. */
   readonly s = new Float64Array(STATE_SIZE).fill(NaN);
 
-  constructor(points: Points, alignment: { toe: number; camber: number }) {
-    const p = Object.fromEntries(POINT_NAMES.map((n) => [n, toVec(points[n])])) as Record<
-      PointName,
-      Vec
-    >;
+  /** @param way unit direction in which + rack moves the inner joint */
+  constructor(
+    points: WishbonePoints,
+    alignment: { toe: number; camber: number },
+    private readonly way: Vec,
+  ) {
+    const p = Object.fromEntries(
+      Object.entries(points).map(([name, point]) => [name, toVec(point)]),
+    ) as Record<keyof WishbonePoints, Vec>;
     const lower = circleOf(p.lowerOuter, p.lowerFrontInner, p.lowerRearInner);
     this.lc = lower.centre;
     this.ln = lower.axis;
@@ -117,6 +136,8 @@ export class WishboneChain {
     const toWheel = sub(p.wheelCentre, p.lowerOuter);
     this.wheel = [dot(toWheel, e1), dot(toWheel, e2), dot(toWheel, e3)];
     this.axle = [dot(spindle, e1), dot(spindle, e2), dot(spindle, e3)];
+    const heading = headingOf(spindle);
+    this.heading = [dot(heading, e1), dot(heading, e2), dot(heading, e3)];
     this.height0 = p.wheelCentre[2];
   }
 
@@ -182,9 +203,11 @@ export class WishboneChain {
     const e1z = kz / L;
 
     // Tie rod's outer joint about the kingpin, in the same way.
-    const ix = inner[0];
-    const iy = inner[1] + s[S.rack];
-    const iz = inner[2];
+    const { way } = this;
+    const rack = s[S.rack];
+    const ix = inner[0] + rack * way[0];
+    const iy = inner[1] + rack * way[1];
+    const iz = inner[2] + rack * way[2];
     const { tAlong, tOff } = this;
     dx = ix - lx - tAlong * e1x;
     dy = iy - ly - tAlong * e1y;
@@ -247,7 +270,7 @@ export class WishboneChain {
     ox += turn * kx;
     oy += turn * ky;
     oz += turn * kz;
-    const steer = qy / lever;
+    const steer = (qx * way[0] + qy * way[1] + qz * way[2]) / lever;
 
     s[S.height] = lz + pz;
     s[S.rise] = vlz + ox * py - oy * px;
@@ -280,41 +303,93 @@ export class WishboneChain {
     return true;
   }
 
-  /** Writes the upright's pose and twists from the solved state, laid out as `U`. */
+  /** Writes the upright's pose and twists from the solved state, laid out as `U`. Spelled out: a sweep spends much of its time here. */
   writePose(u: Float64Array): void {
     const s = this.s;
-    const { axle, kingpin: L, inner } = this;
+    const { axle, heading, kingpin: L } = this;
     const lever = s[S.steer];
     // Per mm of travel θ turns by 1/rise; per mm of rack it gives back the height the steering takes.
     const perTravel = 1 / s[S.rise];
     const perRack = -s[S.steerRise] / s[S.rise];
-    for (let i = 0; i < 3; i++) {
-      const k = s[S.k + i];
-      u[U.wheelCentre + i] = s[S.lower + i] + s[S.toWheel + i];
-      u[U.spindle + i] = (axle[0] * k) / L + axle[1] * s[S.e2 + i] + axle[2] * s[S.e3 + i];
-      u[U.lowerOuter + i] = s[S.lower + i];
-      u[U.kingpin + i] = k;
-      u[U.tieRodOuter + i] = s[S.lower + i] + s[S.arm + i];
-      u[U.tieRodInner + i] = inner[i];
-      u[U.turnPerTravel + i] = perTravel * s[S.turn + i];
-      u[U.turnPerRack + i] = perRack * s[S.turn + i] + lever * k;
-    }
-    u[U.tieRodInner + 1] += s[S.rack];
-    this.writeMove(u, U.movePerTravel, U.turnPerTravel, perTravel);
-    this.writeMove(u, U.movePerRack, U.turnPerRack, perRack);
-  }
-
-  /** The wheel centre's velocity: the lower joint's plus the turn about it. */
-  private writeMove(u: Float64Array, move: number, turn: number, rate: number): void {
-    const s = this.s;
+    const kx = s[S.k];
+    const ky = s[S.k + 1];
+    const kz = s[S.k + 2];
+    const a1 = axle[0] / L;
+    const a2 = axle[1];
+    const a3 = axle[2];
+    const h1 = heading[0] / L;
+    const h2 = heading[1];
+    const h3 = heading[2];
+    const e2x = s[S.e2];
+    const e2y = s[S.e2 + 1];
+    const e2z = s[S.e2 + 2];
+    const e3x = s[S.e3];
+    const e3y = s[S.e3 + 1];
+    const e3z = s[S.e3 + 2];
+    const lx = s[S.lower];
+    const ly = s[S.lower + 1];
+    const lz = s[S.lower + 2];
     const px = s[S.toWheel];
     const py = s[S.toWheel + 1];
     const pz = s[S.toWheel + 2];
-    const tx = u[turn];
-    const ty = u[turn + 1];
-    const tz = u[turn + 2];
-    u[move] = rate * s[S.lowerMove] + ty * pz - tz * py;
-    u[move + 1] = rate * s[S.lowerMove + 1] + tz * px - tx * pz;
-    u[move + 2] = rate * s[S.lowerMove + 2] + tx * py - ty * px;
+    u[U.wheelCentre] = lx + px;
+    u[U.wheelCentre + 1] = ly + py;
+    u[U.wheelCentre + 2] = lz + pz;
+    u[U.spindle] = a1 * kx + a2 * e2x + a3 * e3x;
+    u[U.spindle + 1] = a1 * ky + a2 * e2y + a3 * e3y;
+    u[U.spindle + 2] = a1 * kz + a2 * e2z + a3 * e3z;
+    u[U.heading] = h1 * kx + h2 * e2x + h3 * e3x;
+    u[U.heading + 1] = h1 * ky + h2 * e2y + h3 * e3y;
+    u[U.heading + 2] = h1 * kz + h2 * e2z + h3 * e3z;
+    u[U.axisAt] = lx;
+    u[U.axisAt + 1] = ly;
+    u[U.axisAt + 2] = lz;
+    u[U.axisAlong] = kx;
+    u[U.axisAlong + 1] = ky;
+    u[U.axisAlong + 2] = kz;
+    u[U.rack] = s[S.rack];
+    // The lower joint moves with the arm; the wheel centre with that and the turn; the kingpin's direction turns.
+    const tx = s[S.turn];
+    const ty = s[S.turn + 1];
+    const tz = s[S.turn + 2];
+    const mx = s[S.lowerMove];
+    const my = s[S.lowerMove + 1];
+    const mz = s[S.lowerMove + 2];
+    let wx = perTravel * tx;
+    let wy = perTravel * ty;
+    let wz = perTravel * tz;
+    let vx = perTravel * mx;
+    let vy = perTravel * my;
+    let vz = perTravel * mz;
+    u[U.turnPerTravel] = wx;
+    u[U.turnPerTravel + 1] = wy;
+    u[U.turnPerTravel + 2] = wz;
+    u[U.movePerTravel] = vx + wy * pz - wz * py;
+    u[U.movePerTravel + 1] = vy + wz * px - wx * pz;
+    u[U.movePerTravel + 2] = vz + wx * py - wy * px;
+    u[U.axisAtPerTravel] = vx;
+    u[U.axisAtPerTravel + 1] = vy;
+    u[U.axisAtPerTravel + 2] = vz;
+    u[U.axisAlongPerTravel] = wy * kz - wz * ky;
+    u[U.axisAlongPerTravel + 1] = wz * kx - wx * kz;
+    u[U.axisAlongPerTravel + 2] = wx * ky - wy * kx;
+    wx = perRack * tx + lever * kx;
+    wy = perRack * ty + lever * ky;
+    wz = perRack * tz + lever * kz;
+    vx = perRack * mx;
+    vy = perRack * my;
+    vz = perRack * mz;
+    u[U.turnPerRack] = wx;
+    u[U.turnPerRack + 1] = wy;
+    u[U.turnPerRack + 2] = wz;
+    u[U.movePerRack] = vx + wy * pz - wz * py;
+    u[U.movePerRack + 1] = vy + wz * px - wx * pz;
+    u[U.movePerRack + 2] = vz + wx * py - wy * px;
+    u[U.axisAtPerRack] = vx;
+    u[U.axisAtPerRack + 1] = vy;
+    u[U.axisAtPerRack + 2] = vz;
+    u[U.axisAlongPerRack] = wy * kz - wz * ky;
+    u[U.axisAlongPerRack + 1] = wz * kx - wx * kz;
+    u[U.axisAlongPerRack + 2] = wx * ky - wy * kx;
   }
 }

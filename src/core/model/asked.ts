@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { armsWantedSchema } from '../arms/armsWanted';
-import { PLANE_NAMES } from '../bumpsteer/mapPlanes';
-import { nullWantedSchema } from '../bumpsteer/nullWanted';
+import { armsWantedSchema } from './armsWanted';
+import { PLANE_NAMES } from './mapPlanes';
+import { nullWantedSchema } from './nullWanted';
 import { group, measure, problem } from './wording';
 
 /** What a builder asked of the finders of a build: it stays with the build. */

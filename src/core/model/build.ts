@@ -1,12 +1,17 @@
 import { z } from 'zod';
-import { roomSchema } from '../clearance/roomSchema';
-import { rodSchema, tieRodSchema } from '../bumpsteer/rodSchema';
-import { freedomsSchema } from '../freedoms/freedoms';
-import { takeOffSchema } from '../takeoff/records';
+import type { CornerType } from '../corners/cornerType';
+import { CORNER_TYPES } from '../corners/kinds';
 import { askedSchema } from './asked';
 import { briefSchema } from './brief';
-import { pointSchema, pointsSchema } from './points';
-import { group, label, listOf, measure, problem, remark } from './wording';
+import { freedomsSchemaOf } from './freedoms';
+import type { Freedoms } from './freedoms';
+import { pointSchema, pointsSchemaOf } from './points';
+import type { Points } from './points';
+import { rodSchema, tieRodSchema } from './rod';
+import type { TieRod } from './rod';
+import { roomSchema } from './room';
+import { takeOffSchema } from './takeOff';
+import { group, label, listOf, measure, problem, remark, shown } from './wording';
 
 /** What a build is for. */
 export const USES = ['road', 'track', 'hillclimb', 'drift', 'kart', 'trail', 'free'] as const;
@@ -42,12 +47,16 @@ export type Rim = z.infer<typeof rimSchema>;
 export const rackSchema = group({
   travel: measure('mm', 1, 300),
   perTurn: measure('mm', 1, 500).optional(),
+  /** How its axis lies where that is not straight across: the left end higher, and further ahead, degrees. */
+  rise: measure('deg', -60, 60).optional(),
+  sweep: measure('deg', -60, 60).optional(),
   /** What the parts shelf said of it. */
   innerThread: remark().optional(),
   pinion: z.enum(['left', 'right', 'centre'], { error: problem }).optional(),
   mounts: remark().optional(),
   spline: remark().optional(),
 });
+export type Rack = z.infer<typeof rackSchema>;
 
 /**
  * A half-shaft of a driven axle: where its inner joint's centre is, and how far the outer joint's centre
@@ -56,26 +65,46 @@ export const rackSchema = group({
 export const halfShaftSchema = group({ inner: pointSchema, outer: measure('mm', -200, 300) });
 export type HalfShaft = z.infer<typeof halfShaftSchema>;
 
-const doubleWishbone = {
-  kind: z.literal('double-wishbone', { error: problem }),
+/** Both sides' points, freedoms and parts of one kind of corner. */
+const cornerSchemaOf = (type: CornerType) => ({
+  kind: z.literal(type.kind, { error: problem }),
   static: staticSchema,
   tyre: tyreSchema,
   rim: rimSchema.optional(),
-  points: pointsSchema,
+  points: pointsSchemaOf(type),
   /** What can still be changed of each coordinate. */
-  freedoms: freedomsSchema.optional(),
+  freedoms: freedomsSchemaOf(type).optional(),
   halfShaft: halfShaftSchema.optional(),
-  /** What its tie rods (toe links) are made of, as far as somebody said. */
-  tieRod: tieRodSchema.optional(),
   /** The right side's own points where it is not the left's mirror image. */
-  rightPoints: pointsSchema.optional(),
-};
+  rightPoints: pointsSchemaOf(type).optional(),
+  // Kinds without a rod have nothing to steer by and nothing that it is made of.
+  ...(type.tieRod && { tieRod: tieRodSchema.optional(), rack: rackSchema.optional() }),
+});
 
-/** A steered axle: its tie rods' inner joints ride on the rack. */
-export const frontAxleSchema = group({ ...doubleWishbone, rack: rackSchema });
+/** An axle: one kind of corner on both sides; steered where it has a rack. */
+export interface AxleDesign {
+  kind: string;
+  static: z.infer<typeof staticSchema>;
+  tyre: z.infer<typeof tyreSchema>;
+  rim?: Rim | undefined;
+  points: Points;
+  freedoms?: Freedoms | undefined;
+  halfShaft?: HalfShaft | undefined;
+  tieRod?: TieRod | undefined;
+  rightPoints?: Points | undefined;
+  rack?: Rack | undefined;
+}
 
-/** An unsteered axle: its toe links' inner joints are fixed to the chassis. */
-export const rearAxleSchema = group(doubleWishbone);
+const KINDS = CORNER_TYPES.map(({ kind }) => kind).join(', ');
+const [first, ...others] = CORNER_TYPES.map((type) => group(cornerSchemaOf(type)));
+
+export const axleSchema = z.discriminatedUnion('kind', [first, ...others], {
+  error: (issue) => {
+    const kind = (issue.input as { kind?: unknown } | undefined)?.kind;
+    if (issue.code !== 'invalid_union') return problem(issue);
+    return kind === undefined ? 'is missing' : `is ${shown(kind)}, should be ${KINDS}`;
+  },
+}) as unknown as z.ZodType<AxleDesign, AxleDesign>;
 
 const layoutName = {
   id: z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long'),
@@ -87,8 +116,8 @@ const layoutName = {
 /** A layout that is put aside: both axles as one way of building them has them. */
 export const layoutSchema = group({
   ...layoutName,
-  front: frontAxleSchema,
-  rear: rearAxleSchema.optional(),
+  front: axleSchema,
+  rear: axleSchema.optional(),
 });
 export type Layout = z.infer<typeof layoutSchema>;
 
@@ -119,8 +148,8 @@ export const buildSchema = group({
   note: remark(1000).optional(),
   wheelbase: measure('mm', 300, 8000),
   travel: travelSchema,
-  front: frontAxleSchema,
-  rear: rearAxleSchema.optional(),
+  front: axleSchema,
+  rear: axleSchema.optional(),
   /** Targets and limits; without one the use's own hold. */
   brief: briefSchema.optional(),
   takeOff: takeOffSchema.optional(),
@@ -137,8 +166,5 @@ export const buildSchema = group({
 
 export type Build = z.infer<typeof buildSchema>;
 export type Travel = Build['travel'];
-export type FrontAxle = Build['front'];
-export type RearAxle = NonNullable<Build['rear']>;
-export type AxleDesign = FrontAxle | RearAxle;
 export type AxleName = 'front' | 'rear';
 export type Side = 'left' | 'right';

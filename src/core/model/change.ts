@@ -1,6 +1,7 @@
 import { buildSchema } from './build';
 import type { Build } from './build';
-import { COORDINATES, POINT_LABELS, POINT_NAMES } from './points';
+import { ALL_POINT_NAMES, typeOf } from '../corners/kinds';
+import { COORDINATES } from './points';
 import { problemsOf } from './problems';
 import type { Problem } from './problems';
 
@@ -13,17 +14,19 @@ export function refusedChange(before: Build, after: Build): string | null {
     const part = key as keyof Build;
     if (after[part] === before[part]) continue;
     const read = schema.safeParse(after[part]);
-    if (!read.success) return inWords(problemsOf(read.error)[0]);
+    if (!read.success) return inWords(problemsOf(read.error)[0], after[part]);
   }
   return null;
 }
 
 /** `points.lowerOuter.up is 20 m away` as `Lower outer, up, is 20 m away`; a limit of a list as it is. */
-function inWords({ path, message }: Problem): string {
+function inWords({ path, message }: Problem, part: unknown): string {
   if (message.startsWith(': ')) return message.slice(2);
   const steps = path.split('.');
-  const point = POINT_NAMES.find((name) => steps.includes(name));
+  const point = ALL_POINT_NAMES.find((name) => steps.includes(name));
   const coordinate = COORDINATES.find((name) => steps.at(-1) === name);
-  if (point && coordinate) return `${POINT_LABELS[point]}, ${coordinate}, ${message}`;
+  const { kind } = (part ?? {}) as { kind?: string };
+  if (point && coordinate && kind)
+    return `${typeOf({ kind }).points[point].label}, ${coordinate}, ${message}`;
   return path === '' ? message : `${steps.at(-1)} ${message}`;
 }

@@ -72,7 +72,7 @@ describe('a frozen layout', () => {
     for (const act of [
       (draft: Build) => void openLayout(draft, 'first'),
       (draft: Build) => nameLayout(draft, 'first', { name: 'Cut' }),
-      (draft: Build) => void (draft.front.points.lowerOuter.out += 1),
+      (draft: Build) => void (draft.front.points['lowerOuter'].out += 1),
       (draft: Build) => void (draft.travel.bump = 50),
     ])
       expect(frozenTouched(frozen, change(frozen, act))).toBeNull();
@@ -88,7 +88,7 @@ describe('a frozen layout', () => {
 
   it('says which it is when a change would touch it, open or put aside', () => {
     const opened = change(frozen, (draft) => void openLayout(draft, 'first'));
-    const touched = change(opened, (draft) => void (draft.front.points.lowerOuter.out += 1));
+    const touched = change(opened, (draft) => void (draft.front.points['lowerOuter'].out += 1));
     expect(frozenTouched(opened, touched)?.name).toBe('As drawn');
     const gone = change(frozen, (draft) => void (draft.layouts = []));
     expect(frozenTouched(frozen, gone)?.name).toBe('As drawn');
@@ -107,14 +107,14 @@ describe('differences of two layouts', () => {
       change(two(), (draft) => {
         draft.front.static.toe = 0.2;
         draft.front.tyre.code = '195/50R15';
-        draft.front.points.lowerOuter.out += 2;
+        draft.front.points['lowerOuter'].out += 2;
         draft.front.freedoms = { lowerOuter: { out: { kind: 'fixed' } } };
       }),
     );
     const found = differencesOf(drawn, low).map(({ path, from, to }) => [path.join(' '), from, to]);
     expect(found).toContainEqual(['static toe', drawn.front.static.toe, 0.2]);
     expect(found).toContainEqual(['tyre code', drawn.front.tyre.code ?? null, '195/50R15']);
-    const { out } = drawn.front.points.lowerOuter;
+    const { out } = drawn.front.points['lowerOuter'];
     const { up } = drawn.front.points.tieRodInner;
     expect(found.slice(-2)).toEqual([
       ['points lowerOuter out', out, out + 2],

@@ -1,4 +1,4 @@
-import { POINT_NAMES } from './points';
+import { ALL_POINT_NAMES } from '../corners/kinds';
 import type { AxleName, Build, Layout } from './build';
 
 /**
@@ -108,7 +108,7 @@ export function differencesOf(from: Axles, to: Axles): Difference[] {
   return (['front', 'rear'] as const).flatMap((axle) => {
     const found: Difference[] = [];
     compare(from[axle], to[axle], [], (path, a, b) => found.push({ axle, path, from: a, to: b }));
-    const rank = ({ path }: Difference) => POINT_NAMES.findIndex((name) => name === path[1]);
+    const rank = ({ path }: Difference) => ALL_POINT_NAMES.indexOf(path[1]);
     return found.sort((a, b) => rank(a) - rank(b));
   });
 }

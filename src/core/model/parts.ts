@@ -14,6 +14,9 @@ export type BenchPoint = z.infer<typeof benchPoint>;
 
 const hand = z.enum(['left', 'right'], { error: problem });
 
+/** Joints of an upright on the shelf: two on a kingpin and the steering arm's. It suits kinds that have them all. */
+export const UPRIGHT_JOINTS = ['lowerOuter', 'upperOuter', 'tieRodOuter'] as const;
+
 export const uprightPart = group({
   kind: z.literal('upright'),
   ...common,

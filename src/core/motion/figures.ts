@@ -1,4 +1,5 @@
-import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
+import { typeOf } from '../corners/kinds';
+import { POSITIONS, bumpSteer } from './bumpSteer';
 import { distance } from '../geometry/vec';
 import { pointsOf, poseCorner, prepareAxle } from '../kinematics/axle';
 
@@ -27,6 +28,7 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
   const steer = corner && bumpSteer(corner, travel);
   const held = corner && heldCamber(corner, travel);
   const points = pointsOf(design, side);
+  const type = typeOf(design);
   const of = (unit: Figure['unit'], name: string, value: number | null | undefined): Figure => ({
     name,
     unit,
@@ -39,10 +41,14 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
     of('deg per 25 mm', 'camber gain, bump steer included', ride && 25 * ride.perTravel.camber),
     of('deg', 'camber at full bump', bump?.value.camber),
     of('deg', 'camber at full droop', droop?.value.camber),
-    of('deg', 'caster', ride?.value.caster),
-    of('deg', 'kingpin inclination', ride?.value.kpi),
-    of('mm', 'scrub radius', ride?.value.scrub),
-    of('mm', 'trail', ride?.value.trail),
+    ...(type.steersAbout
+      ? [
+          of('deg', 'caster', ride?.value.caster),
+          of('deg', 'kingpin inclination', ride?.value.kpi),
+          of('mm', 'scrub radius', ride?.value.scrub),
+          of('mm', 'trail', ride?.value.trail),
+        ]
+      : []),
     of('mm', 'roll centre above the ground, as strings show it', held?.rollCentre),
     of(
       'mm',
@@ -50,11 +56,15 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
       ride && ride.value.rollCentre - ride.value.contactUp,
     ),
     of('mm', 'track change at full bump, each side', bump?.trackChange),
-    of(
-      'mm',
-      'tie rod, joint to joint',
-      distance(toVec(points.tieRodInner), toVec(points.tieRodOuter)),
-    ),
+    ...(type.tieRod
+      ? [
+          of(
+            'mm',
+            'tie rod, joint to joint',
+            distance(toVec(points.tieRodInner), toVec(points.tieRodOuter)),
+          ),
+        ]
+      : []),
     ...(design.halfShaft ? [of('mm', 'half-shaft plunge', plunge())] : []),
   ];
 

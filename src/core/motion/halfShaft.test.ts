@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { toDeg } from '../geometry/angle';
 import { poseCorner } from '../kinematics/axle';
-import type { FrontAxle } from '../model/build';
+import type { AxleDesign } from '../model/build';
 import { anyLayout, parallelArms, prepared } from '../../test/layouts';
 import { shaftAt } from './halfShaft';
 
-const at = (design: FrontAxle, travel: number, rack = 0) => {
+const at = (design: AxleDesign, travel: number, rack = 0) => {
   const pose = poseCorner(prepared(design).left, travel, rack);
   if (!pose.ok) throw new Error(pose.why);
   return pose.upright;

@@ -43,19 +43,25 @@ export interface HeldReading {
   camberPerTravel: number;
   /** Above the ground, mm, as strings on the floor show it. */
   rollCentre: number;
+  toe: number;
 }
 
 /**
- * Reads a wheel at a travel with toe held as at ride height: it hangs on no tie rod.
+ * Reads a wheel at a travel with toe held as at ride height: it hangs on no tie rod. A kind without a rod is read
+ * as it moves.
  * @returns null out of reach
  */
 export function readHeld(side: AxleCorner, travel: number): HeldReading | null {
   if (!side.corner.pose(0, 0, upright)) return null;
   writeQuantities(upright, side.radius, row, 0);
   const toe = row[COLUMN.toe];
-  if (holdAt(side, travel, toe, 0, upright) === null) return null;
+  const hasRod = side.drawn.type.tieRod !== null;
+  if (hasRod) {
+    if (holdAt(side, travel, toe, 0, upright) === null) return null;
+  } else if (side.corner.pose(travel, 0, upright)) writeQuantities(upright, side.radius, row, 0);
+  else return null;
   // Per mm of travel the rack goes along by as much as keeps toe.
-  const along = -row[PER_TRAVEL + COLUMN.toe] / row[PER_RACK + COLUMN.toe];
+  const along = hasRod ? -row[PER_TRAVEL + COLUMN.toe] / row[PER_RACK + COLUMN.toe] : 0;
   const rate = (at: number) => upright[U.turnPerTravel + at] + along * upright[U.turnPerRack + at];
   const [tx, ty, tz, , vy, vz] = [0, 1, 2, 3, 4, 5].map(rate);
   const px = row[COLUMN.contactAhead] - upright[U.wheelCentre];
@@ -68,6 +74,7 @@ export function readHeld(side: AxleCorner, travel: number): HeldReading | null {
     camber: row[COLUMN.camber],
     camberPerTravel: row[PER_TRAVEL + COLUMN.camber] + along * row[PER_RACK + COLUMN.camber],
     rollCentre: (row[COLUMN.contactOut] * across) / rise,
+    toe: row[COLUMN.toe],
   };
 }
 
@@ -77,6 +84,9 @@ export interface HeldCamber {
   bump: number;
   droop: number;
   rollCentre: number;
+  /** Toe at full bump and full droop from ride height, degrees: nought where a rod holds it. */
+  toeBump: number;
+  toeDroop: number;
 }
 
 /** @returns null where part of it is out of reach */
@@ -88,5 +98,7 @@ export function heldCamber(side: AxleCorner, { bump, droop }: Travel): HeldCambe
     bump: up.camber - ride.camber,
     droop: down.camber - ride.camber,
     rollCentre: ride.rollCentre,
+    toeBump: up.toe - ride.toe,
+    toeDroop: down.toe - ride.toe,
   };
 }

@@ -47,6 +47,15 @@ export type Unsloped = (typeof UNSLOPED)[number];
 /** Number of quantities that carry exact slopes. */
 export const SLOPED = QUANTITIES.length - UNSLOPED.length;
 
+/** Quantities of the steering axis: a wheel that has none has none of them, and its rows NaN. */
+export const OF_AXIS = ['caster', 'kpi', 'scrub', 'trail', 'spindleLength'] as const;
+export type OfAxis = (typeof OF_AXIS)[number];
+export const isOfAxis = (quantity: Quantity): quantity is OfAxis =>
+  (OF_AXIS as readonly Quantity[]).includes(quantity);
+
+/** Named quantities of a position; what does not apply is not there. */
+export type Values = Record<Exclude<Quantity, OfAxis>, number> & Partial<Record<OfAxis, number>>;
+
 /** A row: every quantity, then d/d travel of the sloped ones, then d/d rack of the same. */
 export const ROW_SIZE = QUANTITIES.length + 2 * SLOPED;
 export const PER_TRAVEL = QUANTITIES.length;
@@ -73,12 +82,12 @@ export function writeQuantities(
   const ax = u[U.spindle];
   const ay = u[U.spindle + 1];
   const az = u[U.spindle + 2];
-  const kx = u[U.kingpin];
-  const ky = u[U.kingpin + 1];
-  const kz = u[U.kingpin + 2];
-  const lx = u[U.lowerOuter];
-  const ly = u[U.lowerOuter + 1];
-  const lz = u[U.lowerOuter + 2];
+  const kx = u[U.axisAlong];
+  const ky = u[U.axisAlong + 1];
+  const kz = u[U.axisAlong + 2];
+  const lx = u[U.axisAt];
+  const ly = u[U.axisAt + 1];
+  const lz = u[U.axisAt + 2];
   const wx = u[U.wheelCentre];
   const wy = u[U.wheelCentre + 1];
   const wz = u[U.wheelCentre + 2];
@@ -128,15 +137,13 @@ export function writeQuantities(
     const dax = ty * az - tz * ay;
     const day = tz * ax - tx * az;
     const daz = tx * ay - ty * ax;
-    const dkx = ty * kz - tz * ky;
-    const dky = tz * kx - tx * kz;
-    const dkz = tx * ky - ty * kx;
-    const bx = lx - wx;
-    const by = ly - wy;
-    const bz = lz - wz;
-    const dlx = vx + ty * bz - tz * by;
-    const dly = vy + tz * bx - tx * bz;
-    const dlz = vz + tx * by - ty * bx;
+    const axis = per === 0 ? U.axisAtPerTravel : U.axisAtPerRack;
+    const dlx = u[axis];
+    const dly = u[axis + 1];
+    const dlz = u[axis + 2];
+    const dkx = u[axis + 3];
+    const dky = u[axis + 4];
+    const dkz = u[axis + 5];
 
     const shrink = (az * daz) / h2; // −h′/h
     const dcx = vx + (radius * (daz * ax + az * dax)) / h + (radius * az * ax * shrink) / h;

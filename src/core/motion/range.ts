@@ -28,6 +28,8 @@ export function spanOf(sweep: Sweep, quantity: Sloped): Span | null {
   for (let i = 0; i < count; i++) {
     if (!reachable[i]) return null;
     const y1 = rows[i * ROW_SIZE + column];
+    // What does not apply has no span.
+    if (Number.isNaN(y1)) return null;
     if (y1 < min) {
       min = y1;
       minAt = travel[i];

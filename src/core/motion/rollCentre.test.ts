@@ -47,8 +47,8 @@ describe('the roll centre of an axle', () => {
       const u = solved.upright;
       const sign = side === 'left' ? 1 : -1;
       const at = (offset: number): P => [sign * u[offset + 1], u[offset + 2]];
-      const lower = at(U.lowerOuter);
-      const upper: P = [lower[0] + sign * u[U.kingpin + 1], lower[1] + u[U.kingpin + 2]];
+      const lower = at(U.axisAt);
+      const upper: P = [lower[0] + sign * u[U.axisAlong + 1], lower[1] + u[U.axisAlong + 2]];
       const instant = meet([[sign * 250, 180], lower], [[sign * 310, 370], upper]);
       const reading = readAt(axle[side], travel[side], 0);
       if (!reading.ok) throw new Error(reading.why);

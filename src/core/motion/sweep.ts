@@ -10,7 +10,7 @@ import {
   SLOPED,
   writeQuantities,
 } from './quantities';
-import type { Quantity, Unsloped } from './quantities';
+import type { OfAxis, Quantity, Unsloped, Values } from './quantities';
 
 /** Positions of one wheel: travel (mm, + bump) and rack (mm, + left) of each, and its quantities. */
 export interface Sweep {
@@ -68,6 +68,7 @@ export const valueAt = (sweep: Sweep, i: number, quantity: Quantity): number =>
   sweep.rows[i * ROW_SIZE + COLUMN[quantity]];
 
 export type Sloped = Exclude<Quantity, Unsloped>;
+type Slopes = Record<Exclude<Sloped, OfAxis>, number> & Partial<Record<OfAxis, number>>;
 
 /** Exact slope of a quantity at position `i`, per mm of travel. */
 export const slopeAt = (sweep: Sweep, i: number, quantity: Sloped): number =>
@@ -77,11 +78,11 @@ export const slopeAt = (sweep: Sweep, i: number, quantity: Sloped): number =>
 export type Reading =
   | {
       ok: true;
-      value: Record<Quantity, number>;
+      value: Values;
       /** Per mm of travel. */
-      perTravel: Record<Sloped, number>;
+      perTravel: Slopes;
       /** Per mm of rack, + left. */
-      perRack: Record<Sloped, number>;
+      perRack: Slopes;
       trackChange: number;
     }
   | { ok: false; why: string };
@@ -94,11 +95,16 @@ export function readAt(side: AxleCorner, travel: number, rack: number): Reading 
     return { ok: false, why: whyNot(side, travel, rack) };
   writeQuantities(upright, side.radius, row, 0);
   const pick = (offset: number, sign: number, names: readonly Quantity[]) =>
-    Object.fromEntries(names.map((name) => [name, sign * row[offset + COLUMN[name]]]));
+    Object.fromEntries(
+      names.flatMap((name) => {
+        const value = sign * row[offset + COLUMN[name]];
+        return Number.isNaN(value) ? [] : [[name, value]];
+      }),
+    );
   const sloped = QUANTITIES.slice(0, SLOPED);
-  const value = pick(0, 1, QUANTITIES) as Record<Quantity, number>;
-  const perTravel = pick(PER_TRAVEL, 1, sloped) as Record<Sloped, number>;
-  const perRack = pick(PER_RACK, side.rackSign, sloped) as Record<Sloped, number>;
+  const value = pick(0, 1, QUANTITIES) as Values;
+  const perTravel = pick(PER_TRAVEL, 1, sloped) as Slopes;
+  const perRack = pick(PER_RACK, side.rackSign, sloped) as Slopes;
   side.corner.pose(0, 0, upright);
   writeQuantities(upright, side.radius, row, 0);
   return {

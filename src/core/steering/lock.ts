@@ -49,7 +49,7 @@ export function steerForCircle(
  * @returns null where the rack's mm a turn are not known, or the layout cannot be solved
  */
 export function ratioOf({ front }: Pick<Build, 'front'>): number | null {
-  const { perTurn } = front.rack;
+  const perTurn = front.rack?.perTurn;
   const prepared = prepareAxle(front);
   if (perTurn === undefined || !prepared.ok) return null;
   const slopes = (['left', 'right'] as const).map((side) => {

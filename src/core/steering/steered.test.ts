@@ -56,16 +56,16 @@ it('takes the larger circle of both locks where the sides differ', () => {
   build.front.rightPoints = structuredClone(build.front.points);
   build.front.rightPoints.tieRodOuter.ahead *= 1.25;
   const axle = prepared(build.front);
-  const { travel } = build.front.rack;
+  const { travel } = build.front.rack!;
   const outers = [travel, -travel].map((rack) => steeredAt(axle, rack)!.outerSteer);
   expect(lockOf(build)!.outer).toBeCloseTo(Math.min(...outers), 9);
 });
 
 it('has a ratio where the rack’s mm a turn are known: the limit of what the wheels turn', () => {
   const build = blankBuild('x');
-  delete build.front.rack.perTurn;
+  delete build.front.rack!.perTurn;
   expect(ratioOf(build)).toBeNull();
-  build.front.rack.perTurn = 44;
+  build.front.rack!.perTurn = 44;
   const axle = prepared(axleWith(build.front.points, build.front.static));
   const small = steeredAt(axle, 0.01)!;
   const degreesOfWheel = Math.abs(small.left + small.right) / 2;

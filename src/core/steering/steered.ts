@@ -29,6 +29,7 @@ export function steeredAt(axle: Axle, rack: number): BothSteered | null {
     const { contactOut, scrub, toe } = straight.value;
     // A left wheel that toes in points right.
     const sign = side === 'left' ? -1 : 1;
+    if (scrub === undefined) return null;
     return { angle: sign * (at.value.toe - toe), axis: contactOut - scrub };
   };
   const [left, right] = [steer('left'), steer('right')];

@@ -1,4 +1,4 @@
-import { bumpSteer } from '../bumpsteer/bumpSteer';
+import { bumpSteer } from '../motion/bumpSteer';
 import { blankBuild } from '../model/starts';
 import { prepared } from '../../test/layouts';
 import { searchable, summaryOf } from './summary';
@@ -14,14 +14,14 @@ it('says what the build’s own front left wheel does', () => {
     problems: null,
     travel: build.travel,
   });
-  expect(summaryOf(build).corner.points.lowerOuter).toEqual(build.front.points.lowerOuter);
+  expect(summaryOf(build).corner.points['lowerOuter']).toEqual(build.front.points['lowerOuter']);
 });
 
 it('has no figure for a wheel that does not reach, and says what stands in the way of a file', () => {
   const build = blankBuild('Short');
   build.travel = { bump: 500, droop: 500 };
   expect(summaryOf(build)).toMatchObject({ worst: null, verdict: null, problems: null });
-  build.front.points.lowerOuter = { ...build.front.points.upperOuter };
+  build.front.points['lowerOuter'] = { ...build.front.points['upperOuter'] };
   expect(summaryOf(build)).toMatchObject({
     worst: null,
     problems: expect.stringMatching(/one place/),

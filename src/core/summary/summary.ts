@@ -1,8 +1,8 @@
-import { bumpSteer, judgeBumpSteer } from '../bumpsteer/bumpSteer';
+import { bumpSteer, judgeBumpSteer } from '../motion/bumpSteer';
 import { layoutProblems } from '../file/check';
 import { prepareAxle } from '../kinematics/axle';
 import { briefOf } from '../model/brief';
-import type { Build, FrontAxle, Travel } from '../model/build';
+import type { AxleDesign, Build, Travel } from '../model/build';
 import { describeProblems } from '../model/problems';
 import type { Verdict } from '../verdict/verdicts';
 
@@ -18,12 +18,12 @@ export interface Summary {
   /** What has to be mended before it can be exported, one a line; null where nothing has. */
   problems: string | null;
   /** The front corner to sketch, lengths to 0.1 mm. */
-  corner: Pick<FrontAxle, 'points' | 'static' | 'tyre'>;
+  corner: Pick<AxleDesign, 'kind' | 'points' | 'static' | 'tyre'>;
   travel: Travel;
 }
 
 /** Counts the reckonings of a summary: one of another number is done anew. */
-export const RECKONING = 1;
+export const RECKONING = 2;
 
 /** A build in brief. */
 export function summaryOf(build: Build): Summary {
@@ -38,7 +38,12 @@ export function summaryOf(build: Build): Summary {
     worst: found?.worst ?? null,
     verdict: found && judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer),
     problems: problems.length > 0 ? describeProblems(problems) : null,
-    corner: rounded({ points: front.points, static: front.static, tyre: front.tyre }),
+    corner: rounded({
+      kind: front.kind,
+      points: front.points,
+      static: front.static,
+      tyre: front.tyre,
+    }),
     travel,
   };
 }

@@ -42,14 +42,14 @@ describe('the bench, off the hub face', () => {
     fc.assert(
       fc.property(anyLayout, number(-5, 15), (design, caster) => {
         const frame = wheelFrameOf(design, design.points);
-        const lower = chassisToBench(frame, toVec(design.points.lowerOuter));
-        const upper = chassisToBench(frame, toVec(design.points.upperOuter));
+        const lower = chassisToBench(frame, toVec(design.points['lowerOuter']));
+        const upper = chassisToBench(frame, toVec(design.points['upperOuter']));
         const spin = spinForCaster(frame, lower, upper, caster);
         const turned = spun(frame, spin!);
         const [l, u] = [benchToChassis(turned, lower), benchToChassis(turned, upper)];
         expect((Math.atan2(l[0] - u[0], u[2] - l[2]) * 180) / Math.PI).toBeCloseTo(caster, 8);
         expect(distance(l, u)).toBeCloseTo(
-          distance(toVec(design.points.lowerOuter), toVec(design.points.upperOuter)),
+          distance(toVec(design.points['lowerOuter']), toVec(design.points['upperOuter'])),
           8,
         );
       }),

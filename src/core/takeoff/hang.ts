@@ -1,68 +1,90 @@
+import type { CornerType } from '../corners/cornerType';
+import { typeOf, uprightPoints } from '../corners/kinds';
 import { DEG, toRad } from '../geometry/angle';
 import { length, scale, sub } from '../geometry/vec';
 import { pointsOf } from '../kinematics/axle';
 import type { AxleName, Build, Side } from '../model/build';
 import type { BenchPoint } from '../model/parts';
-import type { Points } from '../model/points';
+import type { PointName, Points } from '../model/points';
 import { benchToChassis, spinForCaster, spun, wheelFrameOf } from './bench';
 import type { WheelFrame } from './bench';
 import { spreadOf } from './measured';
 import type { MeasuredNumber, PlaceRead } from './measured';
-import { UPRIGHT_POINTS, isMeasured, recordOf, takeOffOf } from './records';
-import type { OnBench, TakeOff, UprightPoint } from './records';
+import { isMeasured, recordOf, takeOffOf } from '../model/takeOff';
+import type { OnBench, TakeOff } from '../model/takeOff';
 import { toPoint } from '../model/points';
 
 /** The bench records of one upright, and the wheel it hangs on turned to the caster the model has. */
 export interface Hung {
   frame: WheelFrame;
   spin: number;
-  joints: Partial<Record<UprightPoint, BenchPoint>>;
+  joints: Partial<Record<PointName, BenchPoint>>;
 }
 
 export function hangUpright(build: Build, axle: AxleName, side: Side): Hung {
   const design = build[axle] ?? build.front;
   const points = pointsOf(design, side);
   return hangRecords(
+    typeOf(design),
     wheelFrameOf(design, points),
     points,
-    benchRecords(takeOffOf(build), axle, side),
+    benchRecords(typeOf(design), takeOffOf(build), axle, side),
   );
 }
 
-const benchRecords = (takeOff: TakeOff, axle: AxleName, side: Side): OnBench[] =>
-  UPRIGHT_POINTS.flatMap((point) => {
+const benchRecords = (type: CornerType, takeOff: TakeOff, axle: AxleName, side: Side): OnBench[] =>
+  uprightPoints(type).flatMap((point) => {
     const record = recordOf(takeOff, axle, side, point);
     return record?.method === 'bench' && isMeasured(record) ? [record] : [];
   });
 
+/** Both ends of a kingpin that is measured on the bench with its upright, the lower first; null where there is none. */
+export function benchKingpin({
+  steersAbout,
+  points,
+}: CornerType): readonly [string, string] | null {
+  if (steersAbout === null || steersAbout === 'screw') return null;
+  return steersAbout.every((name) => points[name].on === 'upright') ? steersAbout : null;
+}
+
 /** Hangs what the records say on a wheel, turned about the spindle to the caster that the points have. */
-function hangRecords(frame: WheelFrame, points: Points, records: OnBench[]): Hung {
+function hangRecords(
+  type: CornerType,
+  frame: WheelFrame,
+  points: Points,
+  records: OnBench[],
+): Hung {
   const joints: Hung['joints'] = {};
-  for (const record of records) joints[record.point] = benchPointOf(record, records);
-  const { lowerOuter, upperOuter } = points;
-  const caster =
-    Math.atan2(lowerOuter.ahead - upperOuter.ahead, upperOuter.up - lowerOuter.up) * DEG;
+  for (const record of records) joints[record.point] = benchPointOf(type, record, records);
+  const kingpin = benchKingpin(type);
+  if (!kingpin) return { frame, spin: 0, joints };
+  const [lower, upper] = kingpin.map((name) => points[name]);
+  const [lowerJoint, upperJoint] = kingpin.map((name) => joints[name]);
+  const caster = Math.atan2(lower.ahead - upper.ahead, upper.up - lower.up) * DEG;
   const spin =
-    joints.lowerOuter && joints.upperOuter
-      ? (spinForCaster(frame, joints.lowerOuter, joints.upperOuter, caster) ?? 0)
-      : 0;
+    lowerJoint && upperJoint ? (spinForCaster(frame, lowerJoint, upperJoint, caster) ?? 0) : 0;
   return { frame: spun(frame, spin), spin, joints };
 }
 
-/** A record's numbers as a place on the upright; a lean puts the upper joint where it says. */
-function benchPointOf(record: OnBench, all: OnBench[]): BenchPoint {
-  const lower = all.find(({ point }) => point === 'lowerOuter');
+/** A record's numbers as a place on the upright; a lean puts the kingpin's upper end where it says. */
+function benchPointOf(type: CornerType, record: OnBench, all: OnBench[]): BenchPoint {
+  const kingpin = benchKingpin(type);
+  const lower = kingpin && all.find(({ point }) => point === kingpin[0]);
   const [above, ahead] = [record.above.value ?? 0, record.ahead.value ?? 0];
-  if (record.point === 'upperOuter' && record.lean && lower)
+  if (leans(type, record) && lower)
     return {
       inboard:
         (lower.inboard.value ?? 0) +
-        (above - (lower.above.value ?? 0)) * Math.tan(toRad(record.lean.value ?? 0)),
+        (above - (lower.above.value ?? 0)) * Math.tan(toRad(record.lean?.value ?? 0)),
       above,
       ahead,
     };
   return { inboard: record.inboard.value ?? 0, above, ahead };
 }
+
+/** Whether a record gives the kingpin's upper end by the angle of the line to it. */
+const leans = (type: CornerType, { point, lean }: OnBench): boolean =>
+  lean !== undefined && point === benchKingpin(type)?.[1];
 
 type BenchNumber = 'inboard' | 'above' | 'ahead' | 'lean';
 
@@ -73,16 +95,20 @@ const STEP = 0.05;
  * What an error of each number of an upright's records does to all its joints: by hanging it again, for a joint
  * that was measured wrong turns the whole upright to keep the caster.
  */
-function benchNumbers(frame: WheelFrame, points: Points, records: OnBench[]): MeasuredNumber[] {
+function benchNumbers(
+  type: CornerType,
+  frame: WheelFrame,
+  points: Points,
+  records: OnBench[],
+): MeasuredNumber[] {
   const placed = (changed: OnBench[]) => {
-    const { frame: turned, joints } = hangRecords(frame, points, changed);
+    const { frame: turned, joints } = hangRecords(type, frame, points, changed);
     return records.map(({ point }) => benchToChassis(turned, joints[point]!));
   };
   return records.flatMap((record) => {
-    const asked: BenchNumber[] =
-      record.point === 'upperOuter' && record.lean
-        ? ['above', 'ahead', 'lean']
-        : ['inboard', 'above', 'ahead'];
+    const asked: BenchNumber[] = leans(type, record)
+      ? ['above', 'ahead', 'lean']
+      : ['inboard', 'above', 'ahead'];
     return asked.map((what): MeasuredNumber => {
       const { value = 0, tolerance } = record[what]!;
       const off = (by: number) =>
@@ -113,17 +139,19 @@ export function readBench(build: Build, takeOff: TakeOff, record: OnBench): Plac
   const { axle, side, point } = record;
   const design = build[axle] ?? build.front;
   const points = pointsOf(design, side);
-  const records = benchRecords(takeOff, axle, side);
+  const type = typeOf(design);
+  const records = benchRecords(type, takeOff, axle, side);
   const frame = wheelFrameOf(design, points);
-  const hung = hangRecords(frame, points, records);
+  const hung = hangRecords(type, frame, points, records);
   const joint = hung.joints[point];
   if (!joint) return { ok: false, why: 'this record is not in the take-off' };
-  if (point === 'upperOuter' && record.lean && !hung.joints.lowerOuter)
+  const lower = benchKingpin(type)?.[0] ?? '';
+  if (leans(type, record) && !hung.joints[lower])
     return {
       ok: false,
-      why: 'the angle of the ball-joint line counts from the lower ball joint: measure that on the bench too',
+      why: `the angle of the line through both joints counts from the ${type.points[lower].label}: measure that on the bench too`,
     };
-  const all = benchNumbers(frame, points, records);
+  const all = benchNumbers(type, frame, points, records);
   return {
     ok: true,
     point: toPoint(benchToChassis(hung.frame, joint)),

@@ -3,7 +3,7 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { distance } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { adjustNetwork } from './network';
-import type { Mark, MarkDistance } from './records';
+import type { Mark, MarkDistance } from '../model/takeOff';
 import { seeded } from '../../test/leastRange';
 
 type Taped = MarkDistance & { distance: number };

@@ -1,12 +1,12 @@
 import { EVD, Matrix, solve } from 'ml-matrix';
 import { distance } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { normalNumbers } from '../tolerance/random';
+import { normalNumbers } from '../geometry/random';
 import { reflected, turnsOf } from './networkSides';
 import { normalOf, settle } from './networkSolve';
 import type { Condition } from './networkSolve';
-import { counts } from './records';
-import type { Mark, MarkDistance } from './records';
+import { counts } from '../model/takeOff';
+import type { Mark, MarkDistance } from '../model/takeOff';
 
 /** A datum mark as the network places it, [ahead, left, up] mm. */
 export interface PlacedMark {

@@ -1,7 +1,7 @@
 import { Matrix, SVD } from 'ml-matrix';
 import { cross, dot, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import type { Mark, MarkDistance } from './records';
+import type { Mark, MarkDistance } from '../model/takeOff';
 
 /** With more marks than the one none is turned over, with more than the other no two together. */
 const MANY = 20;

@@ -4,9 +4,10 @@ import { distance } from '../geometry/vec';
 import type { Build } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { numbersOf, readerOf } from './places';
-import { isMeasured, missingOf, noTakeOff } from './records';
-import type { Mark, Measured, TakeOff } from './records';
-import { bothSides, symmetryOf, takeOver } from './symmetry';
+import { isMeasured, missingOf, noTakeOff } from '../model/takeOff';
+import type { Mark, Measured, TakeOff } from '../model/takeOff';
+import { bothSides, takeOver } from './symmetry';
+import { symmetryOf } from '../tolerance/symmetry';
 import { seeded } from '../../test/leastRange';
 import { toVec } from '../model/points';
 
@@ -215,9 +216,9 @@ describe('both sides measured', () => {
       // As the bench does it: on a draft of a frozen build.
       const build = produce(buildWith({ measured }), (draft) => takeOver(draft, 'front', choice));
       return [
-        build.front.points.upperFrontInner.out,
-        build.front.rightPoints?.upperFrontInner.out,
-        build.front.rightPoints?.lowerFrontInner.ahead,
+        build.front.points['upperFrontInner'].out,
+        build.front.rightPoints?.['upperFrontInner'].out,
+        build.front.rightPoints?.['lowerFrontInner'].ahead,
       ];
     };
     expect(outs('mean')).toEqual([334, undefined, undefined]);

@@ -1,16 +1,17 @@
+import { pointNames, typeOf } from '../corners/kinds';
 import { add, dot, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { pointsOf } from '../kinematics/axle';
 import type { AxleName, Build, Side } from '../model/build';
-import { COORDINATES, POINT_NAMES, toPoint } from '../model/points';
+import { COORDINATES, toPoint } from '../model/points';
 import type { Point, PointName } from '../model/points';
 import { readBench } from './hang';
 import { AXIS, spreadOf } from './measured';
 import type { MeasuredNumber, PlaceRead } from './measured';
 import { adjustNetwork } from './network';
 import type { Adjusted } from './network';
-import { counts, missingOf, recordOf, takeOffOf } from './records';
-import type { ByDistances, Direct, Measured, TakeOff } from './records';
+import { counts, missingOf, recordOf, takeOffOf } from '../model/takeOff';
+import type { ByDistances, Direct, Measured, TakeOff } from '../model/takeOff';
 import { locate } from './trilateration';
 import type { Placed } from './tapesMeet';
 
@@ -205,7 +206,7 @@ export function numbersOf(build: Build, axle: AxleName, side: Side): MeasuredNum
   const takeOff = takeOffOf(build);
   const { read } = readerOf(build);
   const numbers = new Map<string, MeasuredNumber>();
-  for (const point of POINT_NAMES) {
+  for (const point of pointNames(typeOf(design))) {
     const other = side === 'left' ? 'right' : 'left';
     const record = recordOf(takeOff, axle, side, point) ?? recordOf(takeOff, axle, other, point);
     const place = record && read(record);

@@ -1,6 +1,6 @@
 import type { AxleName, Build } from '../model/build';
 import type { Coordinate, PointName } from '../model/points';
-import { isMeasured, takeOffOf } from './records';
+import { isMeasured, takeOffOf } from '../model/takeOff';
 
 /** Whether a joint was measured off the hub face: it is part of one solid upright, on either side. */
 export const isOnSolid = (build: Build, axle: AxleName, point: PointName): boolean =>

@@ -1,12 +1,22 @@
 import fc from 'fast-check';
-import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
-import { POINT_NAMES } from '../model/points';
+import { POSITIONS, bumpSteer } from '../motion/bumpSteer';
+import { doubleWishbone } from '../corners/doubleWishbone';
+import { distance, sub } from '../geometry/vec';
+import { drawnCorner } from '../kinematics/axle';
+import { toVec } from '../model/points';
+import type { Points } from '../model/points';
 import { travelSweep, runSweep, readAt, slopeAt, valueAt } from '../motion/sweep';
-import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import type { Vec } from '../geometry/vec';
+import type { AxleDesign } from '../model/build';
+import { WISHBONE_POINTS, anyLayout, axleWith, prepared } from '../../test/layouts';
 import { Assembly } from './assembly';
-import { AT, JOINTS, LINKS, jointsOf, linkLength } from './joints';
+import { offsetCount, offsetOf } from './joints';
 import { responseOf } from './response';
 import { cornerOf } from './sensitivity';
+
+const JOINTS = offsetCount(doubleWishbone);
+const AT = (name: string) => offsetOf(doubleWishbone, name);
+const left = (design: AxleDesign) => drawnCorner(design, 'left');
 
 const offBy = fc.array(fc.double({ min: -2, max: 2, noNaN: true }), {
   minLength: JOINTS,
@@ -17,8 +27,8 @@ describe('a corner put together from parts that are a little off', () => {
   it('stands as drawn when nothing is off', () => {
     fc.assert(
       fc.property(anyLayout, (design) => {
-        const built = new Assembly(design.points, design.static).build(new Float64Array(JOINTS))!;
-        for (const name of POINT_NAMES)
+        const built = new Assembly(left(design)).build(new Float64Array(JOINTS))!;
+        for (const name of WISHBONE_POINTS)
           for (const c of ['ahead', 'out', 'up'] as const)
             expect(built.points[name][c]).toBeCloseTo(design.points[name][c], 8);
         expect(built.static.camber).toBeCloseTo(design.static.camber, 8);
@@ -32,27 +42,37 @@ describe('a corner put together from parts that are a little off', () => {
     fc.assert(
       fc.property(anyLayout, offBy, (design, off) => {
         const offsets = Float64Array.from(off);
-        const built = new Assembly(design.points, design.static).build(offsets);
+        const built = new Assembly(left(design)).build(offsets);
         // Parts a couple of millimetres off go together, but for layouts near their end.
         fc.pre(built !== null);
         if (!built) throw new Error('not put together');
-        const [drawn, now] = [jointsOf(design.points), jointsOf(built.points)];
-        for (let link = 0; link < 4; link++)
-          expect(linkLength(now, link)).toBeCloseTo(linkLength(drawn, link), 7);
-        for (const [inner] of LINKS)
-          for (let i = 0; i < 3; i++)
-            expect(now[inner + i]).toBeCloseTo(drawn[inner + i] + off[inner + i], 9);
-        const shape = (joints: Float64Array, plus: number[], a: number, b: number) =>
-          Math.hypot(
-            ...[0, 1, 2].map((i) => joints[a + i] + plus[a + i] - joints[b + i] - plus[b + i]),
-          );
-        const none = new Array<number>(JOINTS).fill(0);
-        for (const [a, b] of [
-          [AT.lowerOuter, AT.upperOuter],
-          [AT.lowerOuter, AT.tieRodOuter],
-          [AT.upperOuter, AT.wheelCentre],
+        const between = (points: Points, a: string, b: string) =>
+          distance(toVec(points[a]), toVec(points[b]));
+        for (const [inner, outer] of [
+          ['lowerFrontInner', 'lowerOuter'],
+          ['lowerRearInner', 'lowerOuter'],
+          ['upperFrontInner', 'upperOuter'],
+          ['upperRearInner', 'upperOuter'],
         ])
-          expect(shape(now, none, a, b)).toBeCloseTo(shape(drawn, off, a, b), 7);
+          expect(between(built.points, inner, outer)).toBeCloseTo(
+            between(design.points, inner, outer),
+            7,
+          );
+        const moved = (name: string) =>
+          [0, 1, 2].map((i) => toVec(design.points[name])[i] + off[AT(name) + i]);
+        for (const inner of WISHBONE_POINTS.filter((name) => name.endsWith('Inner')))
+          expect(
+            toVec(built.points[inner]).every((x, i) => Math.abs(x - moved(inner)[i]) < 1e-9),
+          ).toBe(true);
+        for (const [a, b] of [
+          ['lowerOuter', 'upperOuter'],
+          ['lowerOuter', 'tieRodOuter'],
+          ['upperOuter', 'wheelCentre'],
+        ])
+          expect(between(built.points, a, b)).toBeCloseTo(
+            Math.hypot(...sub(moved(a) as unknown as Vec, moved(b) as unknown as Vec)),
+            7,
+          );
         expect(built.points.wheelCentre.up).toBeCloseTo(design.points.wheelCentre.up, 7);
         const corner = cornerOf(design, 'left', built);
         const reading = corner && readAt(corner, 0, 0);
@@ -82,31 +102,28 @@ describe('a corner put together from parts that are a little off', () => {
       wheelCentre: { ahead: 0, out: 600, up: 300 },
     });
     const offsets = new Float64Array(JOINTS);
-    offsets[AT.upperOuter + 1] = -10;
-    const built = new Assembly(design.points, design.static).build(offsets)!;
+    offsets[AT('upperOuter') + 1] = -10;
+    const built = new Assembly(left(design)).build(offsets)!;
     expect(built.static.camber).toBeCloseTo((Math.atan(10 / 200) * 180) / Math.PI, 2);
   });
 
   it('says so when parts cannot be put together', () => {
-    const { points, static: alignment } = axleWith();
+    const design = axleWith();
     const offsets = new Float64Array(JOINTS);
-    offsets[AT.upperFrontInner + 1] = -900;
-    expect(new Assembly(points, alignment).build(offsets)).toBeNull();
+    offsets[AT('upperFrontInner') + 1] = -900;
+    expect(new Assembly(left(design)).build(offsets)).toBeNull();
   });
 
   it('answers to small errors as its exact derivatives say', () => {
     fc.assert(
       fc.property(anyLayout, offBy, (design, off) => {
         const travels = [20, -20];
-        const { left } = prepared(design);
-        const response = responseOf(left, design.points, design.static, travels)!(
+        const response = responseOf(prepared(design).left, left(design), travels)!(
           Float64Array.from(off),
         );
         const step = 1e-4;
         const [plus, minus] = [step, -step].map((by) => {
-          const built = new Assembly(design.points, design.static).build(
-            Float64Array.from(off, (o) => o * by),
-          )!;
+          const built = new Assembly(left(design)).build(Float64Array.from(off, (o) => o * by))!;
           const corner = cornerOf(design, 'left', built)!;
           const sweep = travelSweep({ bump: 20, droop: 20 }, 3);
           expect(runSweep(corner, sweep)).toBe(3);
@@ -114,12 +131,12 @@ describe('a corner put together from parts that are a little off', () => {
           if (!ride.ok) throw new Error(ride.why);
           return [
             ride.value.camber,
-            ride.value.scrub,
+            ride.value.scrub!,
             valueAt(sweep, 2, 'toe'),
             valueAt(sweep, 0, 'toe'),
           ];
         });
-        const wanted = [response.camber, response.scrub, ...response.toe];
+        const wanted = [response.camber, response.scrub!, ...response.toe];
         wanted.forEach((value, i) => {
           const difference = (plus[i] - minus[i]) / (2 * step);
           expect(Math.abs(value - difference)).toBeLessThan(2e-4 * Math.max(1, Math.abs(value)));
@@ -133,7 +150,7 @@ describe('a corner put together from parts that are a little off', () => {
     const design = axleWith();
     const offsets = new Float64Array(JOINTS);
     for (let i = 1; i < JOINTS; i += 3) offsets[i] = 3;
-    const built = new Assembly(design.points, design.static).build(offsets)!;
+    const built = new Assembly(left(design)).build(offsets)!;
     const travel = { bump: 50, droop: 50 };
     const sweep = travelSweep(travel, POSITIONS);
     const before = bumpSteer(prepared(design).left, travel)!;

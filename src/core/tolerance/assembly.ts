@@ -1,19 +1,16 @@
+import { pointNames } from '../corners/kinds';
 import { DEG, toRad } from '../geometry/angle';
 import { factor, solveFactored } from '../geometry/linear';
+import { add, sub } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import { ConditionRows } from '../kinematics/conditionRows';
+import type { DrawnCorner } from '../kinematics/corner';
+import { spindleOf } from '../kinematics/spindle';
+import { pointsFrom } from '../model/points';
 import type { Points } from '../model/points';
-import {
-  ARMS,
-  AT,
-  JOINTS,
-  LINKS,
-  ON_UPRIGHT,
-  ROD,
-  jointsOf,
-  linkLength,
-  pointsFrom,
-  spindleArray,
-  writeConditions,
-} from './joints';
+import { typedJoints } from '../kinematics/joints';
+import type { Joints } from '../kinematics/joints';
+import { writeToeRow } from './joints';
 import type { Steering } from './joints';
 
 /** A corner as it stands at ride height after it was put together. */
@@ -23,109 +20,76 @@ export interface Built {
 }
 
 /**
- * A corner put together from parts that are not quite where or as they were measured. Arms are as
- * long as drawn, chassis pivots are off by a little, the upright's joints are off from where they were
+ * A corner put together from parts that are not quite where or as they were measured. Arms and links are as
+ * long as drawn, the chassis' joints are off by a little, the upright's joints are off from where they were
  * thought to be on it. The upright then stands a little differently: the wheel is brought to ride
  * height and toe is set again by the tie rod (or the rod is left as drawn), camber and the rest come
- * out as they come out.
+ * out as they come out. A kind without a rod has its toe come out as well.
  */
 export class Assembly {
-  private readonly joints: Float64Array;
-  private readonly lengths: number[];
+  private readonly equations: ConditionRows;
+  private readonly drawn: Joints;
   private readonly toe: number;
-  private readonly height: number;
-  private readonly axis: Float64Array;
-  private readonly rows = new Float64Array(36);
+  private readonly setsToe: boolean;
+  private readonly spindle0: Vec;
   private readonly order = new Int32Array(6);
-  private readonly residual = new Float64Array(6);
   private readonly twist = new Float64Array(6);
-  private readonly now = new Float64Array(JOINTS);
-  private readonly spindle = new Float64Array(3);
 
-  /** @param alignment toe (+ in) and camber (+ top out) as drawn, degrees */
   constructor(
-    points: Points,
-    private readonly alignment: { toe: number; camber: number },
-    private readonly steering: Steering = 'toe set',
+    private readonly corner: DrawnCorner,
+    steering: Steering = 'toe set',
   ) {
-    this.joints = jointsOf(points);
-    this.lengths = LINKS.map((_, i) => linkLength(this.joints, i));
-    this.toe = toRad(alignment.toe);
-    this.height = this.joints[AT.wheelCentre + 2];
-    this.axis = spindleArray(alignment);
+    this.drawn = typedJoints(corner);
+    this.equations = new ConditionRows(corner.type, this.drawn, corner.steering);
+    this.toe = toRad(corner.static.toe);
+    this.setsToe = steering === 'toe set' && this.equations.rodRow >= 0;
+    this.spindle0 = spindleOf(corner.static);
   }
 
   /**
-   * @param offsets how far each joint is from where it was thought to be, in the layout of `joints`:
-   * the chassis' own in the chassis, the upright's on the upright as drawn, mm
+   * @param offsets how far each joint is from where it was thought to be, three numbers a point in the order of
+   * the kind's table: the chassis' own in the chassis, the upright's on the upright as drawn, mm
    * @returns null where the parts cannot be put together
    */
   build(offsets: Float64Array): Built | null {
-    const { now, spindle, rows, order, residual, twist } = this;
-    for (let i = 0; i < JOINTS; i++) now[i] = this.joints[i] + offsets[i];
-    spindle.set(this.axis);
+    const { equations, order, twist } = this;
+    const height = this.drawn.wheelCentre[2];
+    equations.displace(offsets);
+    equations.reset();
     for (let step = 0; step < 25; step++) {
-      this.writeResidual();
-      writeConditions(now, spindle, this.steering, this.toe, rows);
-      if (!factor(rows, 6, order)) return null;
-      solveFactored(rows, 6, order, residual, twist);
-      this.move();
+      equations.write(height, 0);
+      if (this.setsToe) writeToeRow(equations, equations.turnedBy(this.spindle0), this.toe);
+      if (!factor(equations.rows, 6, order)) return null;
+      solveFactored(equations.rows, 6, order, equations.missing, twist);
+      equations.move(twist);
       let size = 0;
       for (let i = 0; i < 6; i++) size += Math.abs(twist[i]) * (i < 3 ? 1 : 100);
       if (!(size < 1e4)) return null;
-      if (size < 1e-9)
-        return {
-          points: pointsFrom(now),
-          static: {
-            toe:
-              this.steering === 'toe set'
-                ? this.alignment.toe
-                : Math.atan2(spindle[0], spindle[1]) * DEG,
-            camber: -Math.asin(spindle[2]) * DEG,
-          },
-        };
+      if (size < 1e-9) return this.standing(offsets);
     }
     return null;
   }
 
-  /** What is missing from each condition, with the sign of a right-hand side. */
-  private writeResidual(): void {
-    const { now, spindle, residual } = this;
-    const links = this.steering === 'toe set' ? ARMS : ROD + 1;
-    for (let i = 0; i < links; i++) residual[i] = this.lengths[i] - linkLength(now, i);
-    if (this.steering === 'toe set')
-      residual[4] = -(spindle[0] * Math.cos(this.toe) - spindle[1] * Math.sin(this.toe));
-    residual[5] = this.height - now[AT.wheelCentre + 2];
-  }
-
-  /** Moves the upright by the twist, turned by its exact rotation. */
-  private move(): void {
-    const { now, spindle, twist } = this;
-    const [vx, vy, vz, wx, wy, wz] = twist;
-    const angle = Math.hypot(wx, wy, wz);
-    const s = angle > 1e-12 ? Math.sin(angle) / angle : 1;
-    const c = angle > 1e-12 ? (1 - Math.cos(angle)) / (angle * angle) : 0.5;
-    const cx = now[AT.wheelCentre];
-    const cy = now[AT.wheelCentre + 1];
-    const cz = now[AT.wheelCentre + 2];
-    const turn = (list: Float64Array, at: number, ox: number, oy: number, oz: number) => {
-      const x = list[at] - ox;
-      const y = list[at + 1] - oy;
-      const z = list[at + 2] - oz;
-      const px = wy * z - wz * y;
-      const py = wz * x - wx * z;
-      const pz = wx * y - wy * x;
-      list[at] += s * px + c * (wy * pz - wz * py);
-      list[at + 1] += s * py + c * (wz * px - wx * pz);
-      list[at + 2] += s * pz + c * (wx * py - wy * px);
+  private standing(offsets: Float64Array): Built {
+    const { equations, drawn, corner } = this;
+    const { type } = corner;
+    const names = pointNames(type);
+    const off = (i: number): Vec => [offsets[3 * i], offsets[3 * i + 1], offsets[3 * i + 2]];
+    const centre: Vec = [equations.centre[0], equations.centre[1], equations.centre[2]];
+    const points = pointsFrom(type, (name) => {
+      const i = names.indexOf(name);
+      const place = add(drawn[name], off(i));
+      return type.points[name].on === 'chassis'
+        ? place
+        : add(centre, equations.turnedBy(sub(place, drawn.wheelCentre)));
+    });
+    const [ax, ay, az] = equations.turnedBy(this.spindle0);
+    return {
+      points,
+      static: {
+        toe: this.setsToe ? corner.static.toe : Math.atan2(ax, ay) * DEG,
+        camber: -Math.asin(az) * DEG,
+      },
     };
-    turn(spindle, 0, 0, 0, 0);
-    for (const name of ON_UPRIGHT) {
-      const at = AT[name];
-      turn(now, at, cx, cy, cz);
-      now[at] += vx;
-      now[at + 1] += vy;
-      now[at + 2] += vz;
-    }
   }
 }

@@ -1,5 +1,5 @@
-import { POSITIONS } from '../bumpsteer/bumpSteer';
-import { pointsOf, prepareAxle } from '../kinematics/axle';
+import { POSITIONS } from '../motion/bumpSteer';
+import { drawnCorner, prepareAxle } from '../kinematics/axle';
 import type { AxleName, Build, Side } from '../model/build';
 import { COLUMN, ROW_SIZE } from '../motion/quantities';
 import { spanOf } from '../motion/range';
@@ -8,8 +8,8 @@ import { numbersOf } from '../takeoff/places';
 import { Assembly } from './assembly';
 import { BANDED, SAMPLES } from './bands';
 import type { Banded, Bands } from './bands';
-import { JOINTS } from './joints';
-import { SIGMAS, normalNumbers, quantile } from './random';
+import { offsetCount } from './joints';
+import { SIGMAS, normalNumbers, quantile } from '../geometry/random';
 import { cornerOf, offsetsOf } from './sensitivity';
 
 /** Part of the cars within a band. */
@@ -32,8 +32,9 @@ export class MonteCarlo {
   private readonly normal = normalNumbers();
   private readonly numbers;
   private readonly assembly: Assembly;
-  private readonly offsets = new Float64Array(JOINTS);
+  private readonly offsets: Float64Array;
   private readonly design;
+  private readonly type;
 
   /**
    * @param rack mm, + left, at which the bands are wanted
@@ -52,7 +53,10 @@ export class MonteCarlo {
     this.design = design;
     this.side = side;
     this.numbers = numbersOf(build, axle, side);
-    this.assembly = new Assembly(pointsOf(design, side), design.static);
+    const drawn = drawnCorner(design, side);
+    this.assembly = new Assembly(drawn);
+    this.offsets = new Float64Array(offsetCount(drawn.type));
+    this.type = drawn.type;
     this.sweep = travelSweep(build.travel, POSITIONS, rack);
     this.drawn = travelSweep(build.travel, POSITIONS, rack);
     runSweep(prepared.axle[side], this.drawn);
@@ -73,7 +77,7 @@ export class MonteCarlo {
     const { offsets, sweep, drawn, samples } = this;
     offsets.fill(0);
     for (const number of this.numbers)
-      offsetsOf(number, (number.tolerance / SIGMAS) * this.normal(), offsets);
+      offsetsOf(this.type, number, (number.tolerance / SIGMAS) * this.normal(), offsets);
     const built = this.assembly.build(offsets);
     const corner = built && cornerOf(this.design, this.side, built);
     if (!corner) {

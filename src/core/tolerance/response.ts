@@ -1,30 +1,30 @@
 import { DEG, toRad } from '../geometry/angle';
 import { factor, solveFactored } from '../geometry/linear';
-import { add, cross, dot, scale, sub, unit } from '../geometry/vec';
+import { add, cross, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
+import { ConditionRows } from '../kinematics/conditionRows';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
-import type { Points } from '../model/points';
-import { AT, LINKS, ON_UPRIGHT, ROD, jointsOf, spindleArray, writeConditions } from './joints';
+import type { DrawnCorner } from '../kinematics/corner';
+import { drawnFrame, frameAt, typedJoints } from '../kinematics/joints';
+import { offsetOf, writeToeRow } from './joints';
 import type { Steering } from './joints';
 
 /** A corner in one position, and how it answers to joints that are a little off. */
 interface Position {
-  joints: Float64Array;
-  spindle: Float64Array;
+  equations: ConditionRows;
+  spindle: Vec;
   factors: Float64Array;
   order: Int32Array;
-  /** Turns the upright's offsets from where they are given (as drawn) to this position. */
-  turned: (v: Vec) => Vec;
 }
 
 /** Exact first derivatives by a number that moves joints: per mm, or per degree, of it. */
 export interface Response {
   /** Camber at ride height, degrees. */
   camber: number;
-  /** Scrub radius at ride height, mm. */
-  scrub: number;
-  /** Toe at each travel asked for, degrees; toe is set again at ride height. */
+  /** Scrub radius at ride height, mm; null where the wheel steers about no line between two joints. */
+  scrub: number | null;
+  /** Toe at each travel asked for, degrees; toe is set again at ride height where there is a rod. */
   toe: number[];
 }
 
@@ -37,26 +37,23 @@ export interface Response {
  */
 export function responseOf(
   side: AxleCorner,
-  points: Points,
-  alignment: { toe: number; camber: number },
+  drawn: DrawnCorner,
   travels: number[],
 ): ((offsets: Float64Array) => Response) | null {
-  const drawn = jointsOf(points);
-  const ride = positionOf(
-    drawn,
-    spindleArray(alignment),
-    'toe set',
-    toRad(alignment.toe),
-    (v) => v,
-  );
-  const others = travels.map((travel) => posed(side, drawn, travel));
+  const ride = positionAt(side, drawn, 0, 'toe set');
+  const others = travels.map((travel) => positionAt(side, drawn, travel, 'rod as drawn'));
   if (!ride || others.some((position) => position === null)) return null;
+  const shortfall = new Float64Array(6);
   return (offsets) => {
     const twist = twistOf(ride, offsets, 'toe set', 0);
-    const rod = stretch(ride, offsets, twist, ROD);
+    const { equations } = ride;
+    equations.missingBy(offsets, shortfall);
+    const { rodRow } = equations;
+    // The rod is set longer by what offsets and twist pull its ends apart.
+    const rod = rodRow < 0 ? 0 : rodStretch(ride, twist) - shortfall[rodRow];
     return {
       camber: camberChange(ride, twist),
-      scrub: scrubChange(ride, offsets, twist, side.radius),
+      scrub: scrubChange(ride, drawn, offsets, twist, side.radius),
       toe: others.map((position) =>
         toeChange(position!, twistOf(position!, offsets, 'rod as drawn', rod)),
       ),
@@ -64,97 +61,59 @@ export function responseOf(
   };
 }
 
-function positionOf(
-  joints: Float64Array,
-  spindle: Float64Array,
+/** The conditions where the corner stands at a travel, the rack straight ahead. */
+function positionAt(
+  side: AxleCorner,
+  drawn: DrawnCorner,
+  travel: number,
   steering: Steering,
-  toeRad: number,
-  turned: Position['turned'],
 ): Position | null {
-  const factors = new Float64Array(36);
+  const u = new Float64Array(UPRIGHT_SIZE);
+  if (!side.corner.pose(travel, 0, u)) return null;
+  const equations = new ConditionRows(drawn.type, typedJoints(drawn), drawn.steering);
+  const [from, to] = [drawnFrame(drawn.static), frameAt(u)];
+  // The turn that carries the frame as drawn to where it is.
+  for (let i = 0; i < 3; i++)
+    for (let j = 0; j < 3; j++)
+      equations.turned[3 * i + j] =
+        to[0][i] * from[0][j] + to[1][i] * from[1][j] + to[2][i] * from[2][j];
+  for (let i = 0; i < 3; i++) equations.centre[i] = u[U.wheelCentre + i];
+  equations.write(equations.centre0[2] + travel, 0);
+  const own = equations.rows.slice();
+  if (steering === 'toe set') writeToeRow(equations, to[0], toRad(drawn.static.toe));
+  const factors = equations.rows.slice();
+  equations.rows.set(own);
   const order = new Int32Array(6);
-  writeConditions(joints, spindle, steering, toeRad, factors);
-  return factor(factors, 6, order) ? { joints, spindle, factors, order, turned } : null;
+  return factor(factors, 6, order) ? { equations, spindle: to[0], factors, order } : null;
 }
 
 const triple = (list: Float64Array, at: number): Vec => [list[at], list[at + 1], list[at + 2]];
 
-/** The same corner at a travel, the rack straight ahead. */
-function posed(side: AxleCorner, drawn: Float64Array, travel: number): Position | null {
-  const u = new Float64Array(UPRIGHT_SIZE);
-  if (!side.corner.pose(travel, 0, u)) return null;
-  const joints = drawn.slice();
-  const lower = triple(u, U.lowerOuter);
-  joints.set(lower, AT.lowerOuter);
-  joints.set(add(lower, triple(u, U.kingpin)), AT.upperOuter);
-  joints.set(triple(u, U.tieRodOuter), AT.tieRodOuter);
-  joints.set(triple(u, U.wheelCentre), AT.wheelCentre);
-  const from = frameOf(drawn);
-  const to = frameOf(joints);
-  const turned = (v: Vec): Vec =>
-    [0, 1, 2].reduce<Vec>((sum, i) => add(sum, scale(to[i], dot(from[i], v))), [0, 0, 0]);
-  return positionOf(joints, u.slice(U.spindle, U.spindle + 3), 'rod as drawn', 0, turned);
-}
-
-/** Three unit vectors fixed to the upright. */
-function frameOf(joints: Float64Array): [Vec, Vec, Vec] {
-  const lower = triple(joints, AT.lowerOuter);
-  const e1 = unit(sub(triple(joints, AT.upperOuter), lower));
-  const arm = sub(triple(joints, AT.tieRodOuter), lower);
-  const e2 = unit(sub(arm, scale(e1, dot(arm, e1))));
-  return [e1, e2, cross(e1, e2)];
-}
-
-const SHAPE = new Set<number>(ON_UPRIGHT.map((name) => AT[name]));
-
-/** A joint's own offset in a position, before the upright moves. */
-const offsetAt = (position: Position, offsets: Float64Array, at: number): Vec =>
-  SHAPE.has(at) ? position.turned(triple(offsets, at)) : triple(offsets, at);
-
-/** How much longer a link becomes: by its joints' offsets, and by the upright's twist. */
-function stretch(
-  position: Position,
-  offsets: Float64Array,
-  twist: Float64Array,
-  link: number,
-): number {
-  const [inner, outer] = LINKS[link];
-  const along = unit(sub(triple(position.joints, outer), triple(position.joints, inner)));
-  const moved = add(offsetAt(position, offsets, outer), movedBy(position, twist, outer));
-  return dot(along, sub(moved, offsetAt(position, offsets, inner)));
-}
-
-/** Movement of a point of the upright by a twist about the wheel centre. */
-const movedBy = (position: Position, twist: Float64Array, at: number): Vec =>
-  add(
-    triple(twist, 0),
-    cross(
-      triple(twist, 3),
-      sub(triple(position.joints, at), triple(position.joints, AT.wheelCentre)),
-    ),
-  );
-
-const STILL = new Float64Array(6);
-
 /** The twist that makes up for offsets, with the tie rod `rod` longer than drawn. */
 function twistOf(
-  position: Position,
+  { equations, factors, order }: Position,
   offsets: Float64Array,
   steering: Steering,
   rod: number,
 ): Float64Array {
   const wanted = new Float64Array(6);
-  for (let link = 0; link <= ROD; link++)
-    wanted[link] = -stretch(position, offsets, STILL, link) + (link === ROD ? rod : 0);
-  if (steering === 'toe set') wanted[ROD] = 0;
-  wanted[5] = -offsetAt(position, offsets, AT.wheelCentre)[2];
+  equations.missingBy(offsets, wanted);
+  const { rodRow } = equations;
+  if (rodRow >= 0) wanted[rodRow] = steering === 'toe set' ? 0 : wanted[rodRow] + rod;
   const twist = new Float64Array(6);
-  solveFactored(position.factors, 6, position.order, wanted, twist);
+  solveFactored(factors, 6, order, wanted, twist);
   return twist;
 }
 
-const turnOf = (position: Position, twist: Float64Array): Vec =>
-  cross(triple(twist, 3), triple(position.spindle, 0));
+/** How much further apart a twist pulls the rod's ends. */
+function rodStretch({ equations: { rows, rodRow } }: Position, twist: Float64Array): number {
+  let longer = 0;
+  for (let i = 0; i < 6; i++) longer += rows[6 * rodRow + i] * twist[i];
+  return longer;
+}
+
+const turnOf = ({ spindle }: Position, twist: Float64Array): Vec =>
+  cross(triple(twist, 3), spindle);
 
 function camberChange(position: Position, twist: Float64Array): number {
   const [ax, ay] = position.spindle;
@@ -167,22 +126,30 @@ function toeChange(position: Position, twist: Float64Array): number {
   return ((dx * ay - ax * dy) / (ax * ax + ay * ay)) * DEG;
 }
 
-/** The scrub radius differentiated; same steps as in `writeQuantities`. */
+/** The scrub radius differentiated at ride height; same steps as in `writeQuantities`. */
 function scrubChange(
   position: Position,
+  { type, points }: DrawnCorner,
   offsets: Float64Array,
   twist: Float64Array,
   radius: number,
-): number {
-  const { joints } = position;
-  const a = triple(position.spindle, 0);
-  const lower = triple(joints, AT.lowerOuter);
-  const wheel = triple(joints, AT.wheelCentre);
-  const k = sub(triple(joints, AT.upperOuter), lower);
-  const moved = (at: number) => add(offsetAt(position, offsets, at), movedBy(position, twist, at));
-  const dl = moved(AT.lowerOuter);
-  const dk = sub(moved(AT.upperOuter), dl);
-  const dw = moved(AT.wheelCentre);
+): number | null {
+  const { steersAbout } = type;
+  if (steersAbout === null || steersAbout === 'screw') return null;
+  const places = typedJoints({ type, points });
+  const wheel = places['wheelCentre'];
+  const a = position.spindle;
+  const [lower, upper] = steersAbout.map((name) => places[name]);
+  const k = sub(upper, lower);
+  const moved = (name: string): Vec => {
+    const offset = triple(offsets, offsetOf(type, name));
+    if (type.points[name].on === 'chassis') return offset;
+    const by = cross(triple(twist, 3), sub(places[name], wheel));
+    return add(offset, add(triple(twist, 0), by));
+  };
+  const [dl, du] = steersAbout.map(moved);
+  const dk = sub(du, dl);
+  const dw = moved('wheelCentre');
   const da = turnOf(position, twist);
 
   const h = Math.hypot(a[0], a[1]);

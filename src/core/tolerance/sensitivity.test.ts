@@ -1,4 +1,4 @@
-import { POSITIONS } from '../bumpsteer/bumpSteer';
+import { POSITIONS } from '../motion/bumpSteer';
 import { blankBuild } from '../model/starts';
 import { SAMPLES, bandAt } from './bands';
 import { MonteCarlo } from './monteCarlo';
@@ -31,7 +31,7 @@ describe('the sensitivity list', () => {
 
   it('has nothing to say of a layout that cannot be solved', () => {
     const broken = structuredClone(build);
-    broken.front.points.upperOuter = { ...broken.front.points.lowerOuter };
+    broken.front.points['upperOuter'] = { ...broken.front.points['lowerOuter'] };
     expect(sensitivities(broken, 'front', 'left')).toEqual([]);
     expect(sensitivities(build, 'rear', 'left')).toEqual([]);
   });

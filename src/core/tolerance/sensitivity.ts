@@ -1,5 +1,6 @@
-import { POSITIONS, bumpSteer } from '../bumpsteer/bumpSteer';
-import { pointsOf, prepareAxle } from '../kinematics/axle';
+import { POSITIONS, bumpSteer } from '../motion/bumpSteer';
+import type { CornerType } from '../corners/cornerType';
+import { drawnCorner, prepareAxle } from '../kinematics/axle';
 import type { AxleCorner } from '../kinematics/axle';
 import type { AxleDesign, AxleName, Build, Side, Travel } from '../model/build';
 import { COLUMN, ROW_SIZE } from '../motion/quantities';
@@ -8,7 +9,7 @@ import type { Sweep } from '../motion/sweep';
 import { numbersOf } from '../takeoff/places';
 import type { MeasuredNumber } from '../takeoff/measured';
 import { Assembly } from './assembly';
-import { AT, JOINTS } from './joints';
+import { offsetCount, offsetOf } from './joints';
 import { responseOf } from './response';
 
 /** What is judged: range of toe over the travel (degrees), camber (degrees) and scrub radius (mm) at ride height. */
@@ -19,15 +20,22 @@ export type Judged = (typeof JUDGED)[number];
 export interface Sensitivity {
   number: MeasuredNumber;
   /** Exact derivative per mm (or degree) of the number; null where the corner does not reach its travel. */
-  per: Record<Judged, number> | null;
+  per: (Omit<Record<Judged, number>, 'scrub'> & { scrub: number | null }) | null;
   /** Largest change, either way, when the number is off by its ±; Infinity where the corner cannot be put together. */
   over: Record<Judged, number>;
 }
 
 /** Moves of joints by a number, per unit, in the layout of joints. */
-export function offsetsOf(number: MeasuredNumber, amount: number, into: Float64Array): void {
-  for (const { point, per } of number.moves)
-    for (let i = 0; i < 3; i++) into[AT[point] + i] += amount * per[i];
+export function offsetsOf(
+  type: CornerType,
+  number: MeasuredNumber,
+  amount: number,
+  into: Float64Array,
+): void {
+  for (const { point, per } of number.moves) {
+    const at = offsetOf(type, point);
+    for (let i = 0; i < 3; i++) into[at + i] += amount * per[i];
+  }
 }
 
 /** Judges corners as built, one after another, in the same working memory. */
@@ -42,7 +50,7 @@ export class Judge {
     private readonly travel: Travel,
   ) {
     this.sweep = travelSweep(travel, POSITIONS);
-    this.assembly = new Assembly(pointsOf(design, side), design.static);
+    this.assembly = new Assembly(drawnCorner(design, side));
   }
 
   /** The corner that comes of joints that are off; null where it cannot be put together. */
@@ -58,7 +66,8 @@ export class Judge {
     return {
       bumpSteer: found.span.range,
       camber: row[COLUMN.camber],
-      scrub: row[COLUMN.scrub],
+      // A wheel that steers about nothing keeps none.
+      scrub: Number.isNaN(row[COLUMN.scrub]) ? 0 : row[COLUMN.scrub],
     };
   }
 }
@@ -84,22 +93,23 @@ export function sensitivities(build: Build, axle: AxleName, side: Side): Sensiti
   const prepared = design && prepareAxle(design);
   if (!design || !prepared?.ok) return [];
   const corner = prepared.axle[side];
-  const points = pointsOf(design, side);
+  const cornerDrawn = drawnCorner(design, side);
+  const { type } = cornerDrawn;
   const judge = new Judge(design, side, build.travel);
   const drawn = judge.judge(corner);
   const span = bumpSteer(corner, build.travel)?.span;
-  const response = span && responseOf(corner, points, design.static, [span.maxAt, span.minAt]);
-  const offsets = new Float64Array(JOINTS);
+  const response = span && responseOf(corner, cornerDrawn, [span.maxAt, span.minAt]);
+  const offsets = new Float64Array(offsetCount(type));
   const numbers = numbersOf(build, axle, side);
   return numbers
     .map((number): Sensitivity => {
       offsets.fill(0);
-      offsetsOf(number, 1, offsets);
+      offsetsOf(type, number, 1, offsets);
       const answer = response?.(offsets);
       const over: Record<Judged, number> = { bumpSteer: 0, camber: 0, scrub: 0 };
       for (const sign of drawn ? [1, -1] : []) {
         offsets.fill(0);
-        offsetsOf(number, sign * number.tolerance, offsets);
+        offsetsOf(type, number, sign * number.tolerance, offsets);
         const built = judge.corner(offsets);
         const judged = built && judge.judge(built);
         for (const what of JUDGED)

@@ -1,3 +1,4 @@
+import { chassisPoints, kingpinOf, typeOf, uprightPoints } from '../corners/kinds';
 import { toRad } from '../geometry/angle';
 import { add, rotate, scale, sub, turnBetween, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -5,22 +6,13 @@ import { pointsOf } from '../kinematics/axle';
 import { spindleOf } from '../kinematics/spindle';
 import type { AxleDesign, Build } from '../model/build';
 import type { Point, PointName, Points } from '../model/points';
-import { UPRIGHT_POINTS } from '../takeoff/records';
-import { standing } from './standing';
+import { staticQuantities } from './staticQuantities';
 import { toVec } from '../model/points';
 
 /**
  * Placing a wheel and what hangs on it. Every function changes the design it is given (a draft of it);
  * both sides alike, each in its own outward axes. Lengths mm, angles degrees.
  */
-
-const CHASSIS_POINTS: PointName[] = [
-  'lowerFrontInner',
-  'lowerRearInner',
-  'upperFrontInner',
-  'upperRearInner',
-  'tieRodInner',
-];
 
 const sides = (design: AxleDesign): Points[] =>
   design.rightPoints ? [design.points, design.rightPoints] : [design.points];
@@ -36,12 +28,13 @@ function shift(points: Points, names: readonly PointName[], by: Vec): void {
   for (const name of names) put(points[name], add(toVec(points[name]), by));
 }
 
-const WHEEL: readonly PointName[] = [...UPRIGHT_POINTS, 'wheelCentre'];
+/** Points that the upright carries, and those with the wheel's centre. */
+const onUpright = (design: AxleDesign): PointName[] => uprightPoints(typeOf(design));
+const withWheel = (design: AxleDesign): PointName[] => [...onUpright(design), 'wheelCentre'];
 
 /** Distance between the contact points. */
 export function trackOf(design: AxleDesign): number {
-  const at = (side: 'left' | 'right') =>
-    standing(pointsOf(design, side), design.static, design.tyre.radius).contactOut;
+  const at = (side: 'left' | 'right') => staticQuantities(design, side).contactOut;
   return at('left') + at('right');
 }
 
@@ -67,22 +60,24 @@ export const setOverallWidth = (design: AxleDesign, width: number): void =>
   moveOut(design, (width - overallWidthOf(design)) / 2);
 
 function moveOut(design: AxleDesign, by: number): void {
-  for (const points of sides(design)) shift(points, WHEEL, [0, by, 0]);
+  const names = withWheel(design);
+  for (const points of sides(design)) shift(points, names, [0, by, 0]);
 }
 
 /** Sets the loaded radius; wheel and upright come up or down with it, so the tyre stands as it stood. */
 export function setLoadedRadius(design: AxleDesign, radius: number): void {
   const by = radius - design.tyre.radius;
   design.tyre.radius = radius;
-  for (const points of sides(design)) shift(points, WHEEL, [0, 0, by]);
+  const names = withWheel(design);
+  for (const points of sides(design)) shift(points, names, [0, 0, by]);
 }
 
 /** Puts wheel and upright on the ground: the contact point at up = 0. */
 export function standOnGround(design: AxleDesign): void {
-  for (const points of sides(design)) {
-    const { contactUp } = standing(points, design.static, design.tyre.radius);
-    shift(points, WHEEL, [0, 0, -contactUp]);
-  }
+  const names = withWheel(design);
+  const own = (['left', 'right'] as const).slice(0, sides(design).length);
+  for (const side of own)
+    shift(pointsOf(design, side), names, [0, 0, -staticQuantities(design, side).contactUp]);
 }
 
 /** What stays where it is while the rim's offset changes. */
@@ -96,7 +91,7 @@ export function setRimOffset(design: AxleDesign, offset: number, kept: Kept): vo
   const axis = spindleOf(design.static);
   for (const points of sides(design)) {
     if (kept === 'upright') shift(points, ['wheelCentre'], scale(axis, -by));
-    else shift(points, UPRIGHT_POINTS, scale(axis, by));
+    else shift(points, onUpright(design), scale(axis, by));
   }
 }
 
@@ -109,7 +104,8 @@ export function setAlignment(
   const turn = turnBetween(spindleOf(design.static), spindleOf(alignment));
   design.static = alignment;
   if (!withUpright || !turn) return;
-  for (const points of sides(design)) turnAbout(points, UPRIGHT_POINTS, points.wheelCentre, turn);
+  const names = onUpright(design);
+  for (const points of sides(design)) turnAbout(points, names, points.wheelCentre, turn);
 }
 
 function turnAbout(points: Points, names: readonly PointName[], about: Point, turn: Vec): void {
@@ -118,7 +114,8 @@ function turnAbout(points: Points, names: readonly PointName[], about: Point, tu
     put(points[name], add(pivot, rotate(sub(toVec(points[name]), pivot), turn)));
 }
 
-export type Pivot = 'wheelCentre' | 'lowerOuter';
+/** What an upright is leaned about: the wheel's centre, or the lower end of what it steers about. */
+export type Pivot = 'wheelCentre' | 'lower';
 
 export interface Lean {
   kpi: number;
@@ -129,24 +126,32 @@ export interface Lean {
   solid: boolean;
 }
 
-/** Leans an upright until its ball-joint line has this KPI and caster. */
+/**
+ * Leans an upright until its kingpin line has this KPI and caster. An end of that line on the chassis (a strut's
+ * top) goes along. Nothing is done where a kind has no such line.
+ */
 export function leanUpright(design: AxleDesign, { kpi, caster, about, solid }: Lean): void {
+  const kingpin = kingpinOf(typeOf(design));
+  if (!kingpin) return;
   const wanted = unit([-Math.tan(toRad(caster)), -Math.tan(toRad(kpi)), 1]);
   const spindle = spindleOf(design.static);
+  const joints = [...new Set([...onUpright(design), ...kingpin])];
+  const pivotName = about === 'lower' ? kingpin[0] : about;
   let alignment = design.static;
   for (const points of sides(design)) {
-    const line = unit(sub(toVec(points.upperOuter), toVec(points.lowerOuter)));
+    const line = unit(sub(toVec(points[kingpin[1]]), toVec(points[kingpin[0]])));
     const turn = turnBetween(line, wanted);
     if (!turn) continue;
+    const pivot = { ...points[pivotName] };
     if (!solid) {
-      turnAbout(points, UPRIGHT_POINTS, { ...points[about] }, turn);
+      turnAbout(points, joints, pivot, turn);
       continue;
     }
-    const pivot = { ...points[about] };
-    turnAbout(points, WHEEL, pivot, turn);
+    const all = [...joints, 'wheelCentre'];
+    turnAbout(points, all, pivot, turn);
     const turned = rotate(spindle, turn);
     const back = turnForToe(turned, wanted, design.static.toe);
-    turnAbout(points, WHEEL, pivot, scale(wanted, back));
+    turnAbout(points, all, pivot, scale(wanted, back));
     const [, , up] = rotate(turned, scale(wanted, back));
     alignment = { toe: design.static.toe, camber: (-Math.asin(up) * 180) / Math.PI };
   }
@@ -182,7 +187,8 @@ function turnForToe(spindle: Vec, kingpin: Vec, toe: number): number {
  */
 export function raiseChassis(build: Build, by: number): void {
   for (const design of [build.front, build.rear])
-    if (design) for (const points of sides(design)) shift(points, CHASSIS_POINTS, [0, 0, by]);
+    if (design)
+      for (const points of sides(design)) shift(points, chassisPoints(typeOf(design)), [0, 0, by]);
   for (const mark of build.takeOff?.marks ?? []) mark.up = tidy(mark.up + by);
   for (const plane of build.takeOff?.planes ?? [])
     if (plane.axis === 'up' && plane.at !== 0) plane.at = tidy(plane.at + by);

@@ -2,9 +2,8 @@ import { dot, length, scale, sub } from '../geometry/vec';
 import { spindleOf } from '../kinematics/spindle';
 
 import type { AxleDesign, Rim } from '../model/build';
-import type { Points } from '../model/points';
-import { UPRIGHT_POINTS } from '../takeoff/records';
-import type { UprightPoint } from '../takeoff/records';
+import type { PointName, Points } from '../model/points';
+import { typeOf, uprightPoints } from '../corners/kinds';
 import { toVec } from '../model/points';
 
 /** How deep a rim's well lies below its bead seats, and half of a joint's body: common practice, mm. */
@@ -21,7 +20,7 @@ export const roomInWheel = ({ rim, tyre }: Pick<AxleDesign, 'rim' | 'tyre'>): nu
   rim ? roomIn(rim) : 0.6 * tyre.radius;
 
 export interface RimClearance {
-  joint: UprightPoint;
+  joint: PointName;
   /** Inboard of the rim's inner edge, mm; negative inside the rim. */
   inboard: number;
   /** Joint's body to the rim's inside, mm; null where the joint is inboard of the rim. */
@@ -36,7 +35,9 @@ export function rimClearances(design: AxleDesign, points: Points): RimClearance[
   const { rim } = design;
   if (!rim) return [];
   const axis = spindleOf(design.static);
-  return UPRIGHT_POINTS.map((joint) => {
+  const type = typeOf(design);
+  const joints = uprightPoints(type).filter((name) => !type.points[name].mark);
+  return joints.map((joint) => {
     const d = sub(toVec(points[joint]), toVec(points.wheelCentre));
     const along = dot(d, axis);
     const inboard = -along - rim.width / 2;

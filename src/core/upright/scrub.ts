@@ -1,11 +1,12 @@
-import { pointsOf } from '../kinematics/axle';
+import { kingpinOf, typeOf } from '../corners/kinds';
 import type { AxleDesign } from '../model/build';
+import type { PointName } from '../model/points';
 import { leanUpright, setRimOffset } from './place';
 import type { Kept, Pivot } from './place';
-import { standing } from './standing';
+import { staticQuantities } from './staticQuantities';
 
 /** Something that can be changed to reach a scrub radius. */
-export const WAYS = ['kpi', 'offset', 'lowerOuter', 'upperOuter'] as const;
+export const WAYS = ['kpi', 'offset', 'lower', 'upper'] as const;
 export type Way = (typeof WAYS)[number];
 
 export interface Reached {
@@ -20,13 +21,14 @@ export interface Reached {
 const LIMITS: Record<Way, [number, number]> = {
   kpi: [-10, 40],
   offset: [-150, 150],
-  lowerOuter: [-200, 200],
-  upperOuter: [-200, 200],
+  lower: [-200, 200],
+  upper: [-200, 200],
 };
 
 /**
- * Ways to a wanted scrub radius, each alone: lean the kingpin, another rim offset, or one ball joint
- * further out. A way that does not get there within sense is left out.
+ * Ways to a wanted scrub radius, each alone: lean the kingpin, another rim offset, or one end of the kingpin
+ * further out. A way that does not get there within sense is left out; so is all of it where a kind has no
+ * kingpin between two joints.
  * @param scrub mm, + axis inboard of the contact point
  * @param may whether a ball joint can be moved on its upright: not where that was measured as one solid part
  */
@@ -34,16 +36,18 @@ export function waysToScrub(
   design: AxleDesign,
   scrub: number,
   keep: { offset: Kept; about: Pivot },
-  may: (point: 'lowerOuter' | 'upperOuter') => boolean = () => true,
+  may: (point: PointName) => boolean = () => true,
 ): Reached[] {
-  const stand = (d: AxleDesign) => standing(pointsOf(d, 'left'), d.static, d.tyre.radius);
-  const now = stand(design);
+  const kingpin = kingpinOf(typeOf(design));
+  const { kpi: kpiNow, caster } = staticQuantities(design, 'left');
+  if (!kingpin || kpiNow === undefined || caster === undefined) return [];
+  const [lower, upper] = kingpin;
   const changed = (change: (draft: AxleDesign) => void): AxleDesign => {
     const draft = structuredClone(design);
     change(draft);
     return draft;
   };
-  const moveJoint = (joint: 'lowerOuter' | 'upperOuter') => (value: number) =>
+  const moveJoint = (joint: PointName) => (value: number) =>
     changed((draft) => {
       const by = value - design.points[joint].out;
       draft.points[joint].out = value;
@@ -51,11 +55,9 @@ export function waysToScrub(
     });
   const makers: Record<Way, { from: number; make: (value: number) => AxleDesign } | null> = {
     kpi: {
-      from: now.kpi,
+      from: kpiNow,
       make: (kpi) =>
-        changed((draft) =>
-          leanUpright(draft, { kpi, caster: now.caster, about: keep.about, solid: false }),
-        ),
+        changed((draft) => leanUpright(draft, { kpi, caster, about: keep.about, solid: false })),
     },
     offset: design.rim
       ? {
@@ -63,23 +65,29 @@ export function waysToScrub(
           make: (offset) => changed((draft) => setRimOffset(draft, offset, keep.offset)),
         }
       : null,
-    lowerOuter: { from: design.points.lowerOuter.out, make: moveJoint('lowerOuter') },
-    upperOuter: { from: design.points.upperOuter.out, make: moveJoint('upperOuter') },
+    lower: { from: design.points[lower].out, make: moveJoint(lower) },
+    upper: { from: design.points[upper].out, make: moveJoint(upper) },
   };
   // Leaning the kingpin alone moves both joints against the hub.
-  const needs: Record<Way, ('lowerOuter' | 'upperOuter')[]> = {
-    kpi: ['lowerOuter', 'upperOuter'],
+  const needs: Record<Way, PointName[]> = {
+    kpi: [lower, upper],
     offset: [],
-    lowerOuter: ['lowerOuter'],
-    upperOuter: ['upperOuter'],
+    lower: [lower],
+    upper: [upper],
   };
   return WAYS.flatMap((way): Reached[] => {
     const maker = makers[way];
     if (!maker || !needs[way].every(may)) return [];
     const { from, make } = maker;
-    const joint = way === 'lowerOuter' || way === 'upperOuter';
+    const joint = way === 'lower' || way === 'upper';
     const [least, most] = LIMITS[way].map((limit) => limit + (joint ? from : 0));
-    const to = rootOf((value) => stand(make(value)).scrub - scrub, from, 1, least, most);
+    const to = rootOf(
+      (value) => staticQuantities(make(value), 'left').scrub! - scrub,
+      from,
+      1,
+      least,
+      most,
+    );
     return to === null ? [] : [{ way, from, to, design: make(to) }];
   });
 }

@@ -3,7 +3,7 @@
 import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
 import { useEffect, useMemo, useState } from 'react';
-import { pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { isSteered, pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openLayoutOf } from '@/core/model/layouts';
 import type { AxleName } from '@/core/model/build';
@@ -94,6 +94,8 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const axle: AxleName = build.rear ? view.axle : 'front';
   const design = build[axle] ?? build.front;
   const points = pointsOf(design, side);
+  // What is selected on one axle may be no point of another kind's.
+  const selected = view.selected !== null && view.selected in points ? view.selected : null;
   const rackTravel = rackTravelOf(design);
   const rack = rackTravel > 0 ? view.rack : 0;
   const position = useMemo(() => ({ travel: view.travel, rack }), [view.travel, rack]);
@@ -192,8 +194,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             compared={compared?.drawn ?? null}
             trouble={trouble}
             unit={unit}
-            steered={rackTravel > 0}
-            selected={view.selected}
+            selected={selected}
             ghosts={corner.ghosts}
             atRest={position.travel === 0 && rack === 0}
             values={corner.reading.ok ? corner.reading.value : null}
@@ -240,9 +241,8 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
                 design={design}
                 points={points}
                 targets={targets}
-                steered={rackTravel > 0}
                 unit={unit}
-                selected={view.selected}
+                selected={selected}
                 onSelect={handleSelect}
                 onPoints={handlePoints}
                 onEdit={edit}
@@ -265,10 +265,10 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           before={before?.reading ?? null}
           against={against?.name ?? null}
           sweep={corner.sweep}
-          targets={rackTravel > 0 ? targets : null}
+          targets={isSteered(design) ? targets : null}
           bands={bands}
           travel={position.travel}
-          radius={design.tyre.radius}
+          design={design}
           unit={unit}
         />
         {steering && <SteeringReadouts steering={steering} targets={targets} />}

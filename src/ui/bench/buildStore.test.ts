@@ -3,9 +3,9 @@ import { createBuildStore } from './buildStore';
 
 const make = () => createBuildStore(blankBuild('x'));
 const up = ({ store }: ReturnType<typeof make>) =>
-  store.getState().build.front.points.upperOuter.up;
+  store.getState().build.front.points['upperOuter'].up;
 const set = ({ store }: ReturnType<typeof make>, value: number, step?: string) =>
-  store.getState().edit((build) => void (build.front.points.upperOuter.up = value), step);
+  store.getState().edit((build) => void (build.front.points['upperOuter'].up = value), step);
 
 it('takes one step back for all that was typed during one visit', () => {
   const bench = make();
@@ -50,7 +50,7 @@ it('refuses what would not be kept, says so, and leaves the build as it was', ()
   const said: string[] = [];
   const bench = createBuildStore(blankBuild('x'), (why) => said.push(why));
   const { build } = bench.store.getState();
-  bench.store.getState().edit((draft) => void (draft.front.points.lowerOuter.out = 12_000));
+  bench.store.getState().edit((draft) => void (draft.front.points['lowerOuter'].out = 12_000));
   bench.store.getState().edit(
     (draft) =>
       void (draft.layouts = Array.from({ length: 41 }, (_, i) => ({

@@ -1,6 +1,6 @@
-import { bumpSteer } from '@/core/bumpsteer/bumpSteer';
+import { bumpSteer } from '@/core/motion/bumpSteer';
 import { clearancesOf } from '@/core/clearance/room';
-import { startingRoom } from '@/core/clearance/roomSchema';
+import { startingRoom } from '@/core/model/room';
 import { tiltsOf } from '@/core/clearance/tilt';
 import { prepareAxle } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
@@ -8,7 +8,7 @@ import type { Build } from '@/core/model/build';
 import { blankBuild, blankRear } from '@/core/model/starts';
 import { heldCamber } from '@/core/motion/held';
 import { steeringOf } from '@/core/steering/steering';
-import { noTakeOff } from '@/core/takeoff/records';
+import { noTakeOff } from '@/core/model/takeOff';
 import { sameStates, stationStates } from './standing';
 
 const statesOf = (build: Build, axle: 'front' | 'rear' = 'front') => {
@@ -107,7 +107,7 @@ it('judges Ackermann, ratio and lock, and camber gain far outside its band', () 
     of: expect.stringContaining('Ackermann'),
   });
   const slow = met();
-  slow.front.rack.perTurn = 20;
+  slow.front.rack!.perTurn = 20;
   slow.brief!.targets.ratio = [7, 8];
   expect(statesOf(slow).rack).toMatchObject({
     verdict: 'rework',
@@ -137,7 +137,7 @@ it('counts a spacer that is fitted among what the rack shows', () => {
 
 it('looks again at an upright that is out of its bands, and reworks one in its rim', () => {
   const leaning = blankBuild('x');
-  leaning.front.points.upperOuter.out -= 60;
+  leaning.front.points['upperOuter'].out -= 60;
   expect(statesOf(leaning).wheel).toMatchObject({ of: expect.stringMatching(/^KPI/) });
   expect(statesOf(leaning).wheel).not.toMatchObject({ verdict: 'accept' });
   const tight = blankBuild('x');

@@ -1,23 +1,24 @@
-import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
-import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
-import { rodAsBuilt } from '@/core/bumpsteer/rodParts';
-import { STARTING_LOADS } from '@/core/bumpsteer/rodSchema';
-import { RESERVE, rodStrength } from '@/core/bumpsteer/rodStrength';
-import { kindOf } from '@/core/clearance/jointStates';
+import { judgeBumpSteer } from '@/core/motion/bumpSteer';
+import type { BumpSteer } from '@/core/motion/bumpSteer';
+import { rodAsBuilt } from '@/core/strength/rodParts';
+import { STARTING_LOADS } from '@/core/model/rod';
+import { RESERVE, rodStrength } from '@/core/strength/rodStrength';
 import type { Closest } from '@/core/clearance/room';
-import { TILT_LIMITS, startingRoom } from '@/core/clearance/roomSchema';
-import { TILTING } from '@/core/clearance/tilt';
-import type { Tilt, Tilting } from '@/core/clearance/tilt';
-import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { TILT_LIMITS, startingRoom } from '@/core/model/room';
+import { jointTypeOf, tiltingOf } from '@/core/clearance/tilt';
+import type { Tilts } from '@/core/clearance/tilt';
+import { pointNames, typeOf } from '@/core/corners/kinds';
+import { isSteered, pointsOf } from '@/core/kinematics/axle';
 import type { Targets } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import { openLayoutOf } from '@/core/model/layouts';
-import { POINT_NAMES, pointLabel } from '@/core/model/points';
+import type { PointName } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import { judgeSteering } from '@/core/steering/steering';
 import type { SteeringFigures } from '@/core/steering/steering';
-import { isMeasured, takeOffOf } from '@/core/takeoff/records';
+import { isMeasured, takeOffOf } from '@/core/model/takeOff';
 import { RIM_CLEARANCE, rimClearances } from '@/core/upright/rim';
-import { standing } from '@/core/upright/standing';
+import { staticQuantities } from '@/core/upright/staticQuantities';
 import { judgeBand, judgeRoom, worstOf } from '@/core/verdict/verdicts';
 import type { Judged, Verdict } from '@/core/verdict/verdicts';
 import { STATIONS } from './viewStore';
@@ -33,7 +34,7 @@ export interface Known {
   gain: number | null;
   /** Undefined while they are still looked for. */
   clearances: Closest[] | null | undefined;
-  tilts: Record<Tilting, Tilt> | null;
+  tilts: Tilts | null;
   /** Null where the axle is not steered. */
   steering: SteeringFigures | null;
 }
@@ -52,9 +53,12 @@ export function stationStates(
     (m) =>
       m.axle === axle &&
       (m.side === side || (!design.rightPoints && m.side === other)) &&
+      m.point in design.points &&
       isMeasured(m),
   );
   const frozen = openLayoutOf(build).frozen ? { frozen: true as const } : {};
+  const type = typeOf(design);
+  const names = pointNames(type);
   const points = new Set(measured.map(({ point }) => point)).size;
   const { bumpSteer, gain } = known;
   const state = (judged: Judged[], words: string): StationState => {
@@ -64,7 +68,7 @@ export function stationStates(
   return {
     brief: { words: build.brief ? 'targets of your own' : 'common practice' },
     takeoff: {
-      words: points === 0 ? 'nothing measured yet' : `${points} of ${POINT_NAMES.length} measured`,
+      words: points === 0 ? 'nothing measured yet' : `${points} of ${names.length} measured`,
     },
     wheel: state(judgeUpright(design, side, targets), 'nothing to judge'),
     arms:
@@ -77,7 +81,7 @@ export function stationStates(
                 of: `camber ${gain.toFixed(2)}° per 25 mm`.replace('-', '−'),
               },
               ...judgeClearances(known.clearances, () => true),
-              ...judgeTilts(build, design, known.tilts, TILTING),
+              ...judgeTilts(build, design, known.tilts, tiltingOf(type)),
             ],
             '',
           ),
@@ -102,22 +106,23 @@ export function stationStates(
 /** A steered upright's lean against its bands, and its joints' room in the rim. */
 function judgeUpright(design: AxleDesign, side: Side, targets: Targets): Judged[] {
   const points = pointsOf(design, side);
-  const { kpi, caster } = standing(points, design.static, design.tyre.radius);
-  const leans = [
-    { verdict: judgeBand(kpi, targets.kpi), of: `KPI ${kpi.toFixed(1)}°` },
-    { verdict: judgeBand(caster, targets.caster), of: `caster ${caster.toFixed(1)}°` },
-  ];
+  const { kpi, caster } = staticQuantities(design, side);
+  const lean = (value: number | undefined, band: readonly [number, number], word: string) =>
+    value === undefined
+      ? []
+      : [{ verdict: judgeBand(value, band), of: `${word} ${value.toFixed(1)}°` }];
+  const leans = [...lean(kpi, targets.kpi, 'KPI'), ...lean(caster, targets.caster, 'caster')];
   const rooms = rimClearances(design, points).flatMap(({ joint, clearance }): Judged[] =>
     clearance === null
       ? []
       : [
           {
             verdict: judgeRoom(clearance, RIM_CLEARANCE),
-            of: `${pointLabel(joint, true)} ${inTheRim(clearance)}`,
+            of: `${pointLabel(design, joint)} ${inTheRim(clearance)}`,
           },
         ],
   );
-  const judged = [...(rackTravelOf(design) === 0 ? [] : leans), ...rooms];
+  const judged = [...(isSteered(design) ? leans : []), ...rooms];
   // A wheel that is not steered and has no rim yet may lean as it likes.
   return judged.length > 0 ? judged : [{ verdict: 'accept', of: 'nothing in its way' }];
 }
@@ -139,18 +144,19 @@ const judgeClearances = (
 const judgeTilts = (
   build: Build,
   design: AxleDesign,
-  tilts: Record<Tilting, Tilt> | null,
-  names: readonly Tilting[],
+  tilts: Tilts | null,
+  names: readonly PointName[],
 ): Judged[] => {
   if (!tilts) return [];
-  const steered = rackTravelOf(design) > 0;
+  const steered = isSteered(design);
+  const type = typeOf(design);
   const limits = (build.room ?? startingRoom()).wanted;
   return names.map((name) => {
-    const kind = kindOf(name, steered);
+    const kind = jointTypeOf(type, name, steered);
     const { tilt } = tilts[name];
     return {
       verdict: tilt > (limits[kind] ?? TILT_LIMITS[kind]) ? 'rework' : 'accept',
-      of: `${pointLabel(name, steered)} tilts ${tilt.toFixed(0)}°`,
+      of: `${pointLabel(design, name)} tilts ${tilt.toFixed(0)}°`,
     };
   });
 };
@@ -158,13 +164,8 @@ const judgeTilts = (
 /** Reserves of bolt and rod, as far as somebody said what they are: what is assumed is judged where it is shown. */
 function judgeStrength(build: Build, design: AxleDesign, side: Side): Judged[] {
   const { parts, from } = rodAsBuilt(build, design, side);
-  const points = pointsOf(design, side);
-  const { scrub } = standing(points, design.static, design.tyre.radius);
-  const found = rodStrength(
-    points,
-    { scrub, width: design.tyre.width },
-    { ...STARTING_LOADS, ...build.rod, ...parts },
-  );
+  const found = rodStrength(design, side, { ...STARTING_LOADS, ...build.rod, ...parts });
+  if (!found) return [];
   const judge = (reserve: number): Verdict =>
     reserve >= RESERVE ? 'accept' : reserve >= 1 ? 'look again' : 'rework';
   const said = (...of: (keyof typeof from)[]) => of.some((part) => from[part] !== 'assumed');

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import { POSITIONS, bumpSteer } from '@/core/bumpsteer/bumpSteer';
-import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
-import { pointsOf, poseCorner, prepareAxle } from '@/core/kinematics/axle';
+import { POSITIONS, bumpSteer } from '@/core/motion/bumpSteer';
+import type { BumpSteer } from '@/core/motion/bumpSteer';
+import { drawnCorner, poseCorner, prepareAxle } from '@/core/kinematics/axle';
 import type { Axle, AxleCorner } from '@/core/kinematics/axle';
 import type { AxleDesign, HalfShaft, Side, Travel } from '@/core/model/build';
-import type { Points } from '@/core/model/points';
+import type { DrawnCorner } from '@/core/kinematics/corner';
 import { shaftAt } from '@/core/motion/halfShaft';
 import type { ShaftPose } from '@/core/motion/halfShaft';
 import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
@@ -72,8 +72,8 @@ interface Layout {
   corner: AxleCorner | null;
   /** Why there is no corner. */
   fault: string;
-  points: Points;
-  alignment: AxleDesign['static'];
+  /** The wheel as it is drawn. */
+  typed: DrawnCorner;
   bumpSteer: BumpSteer | null;
 }
 
@@ -87,18 +87,17 @@ function solveLayout(design: AxleDesign, side: Side, travel: Travel): Layout {
     fault: prepared.ok
       ? ''
       : (prepared.faults.find((f) => f.side === side) ?? prepared.faults[0]).message,
-    points: pointsOf(design, side),
-    alignment: design.static,
+    typed: drawnCorner(design, side),
     bumpSteer: corner && bumpSteer(corner, travel),
   };
 }
 
 function poseAt(layout: Layout, travel: number, rack: number) {
-  const { corner, fault, points, alignment } = layout;
+  const { corner, fault, typed } = layout;
   if (!corner)
     return {
       reading: { ok: false, why: fault } as Reading,
-      drawn: drawnAsTyped(points, alignment),
+      drawn: drawnAsTyped(typed),
       at: makeSweep(1),
       shaft: null,
     };
@@ -111,12 +110,12 @@ function poseAt(layout: Layout, travel: number, rack: number) {
     at,
     shaft: shaftsOver(layout, at),
     reading: readAt(corner, travel, rack),
-    drawn: pose.ok ? drawnAt(points, pose.upright) : drawnAsTyped(points, alignment),
+    drawn: pose.ok ? drawnAt(typed, pose.upright) : drawnAsTyped(typed),
   };
 }
 
 function sweepAtRack(layout: Layout, travel: Travel, rack: number) {
-  const { corner, points } = layout;
+  const { corner, typed } = layout;
   const sweep = travelSweep(travel, POSITIONS, rack);
   const ride = makeSweep(1);
   ride.rack[0] = rack;
@@ -125,7 +124,7 @@ function sweepAtRack(layout: Layout, travel: Travel, rack: number) {
     runSweep(corner, ride);
   }
   const ends = corner ? [travel.bump, -travel.droop].map((at) => poseCorner(corner, at, rack)) : [];
-  const ghosts = ends.flatMap((pose) => (pose.ok ? [drawnAt(points, pose.upright)] : []));
+  const ghosts = ends.flatMap((pose) => (pose.ok ? [drawnAt(typed, pose.upright)] : []));
   const over = shaftsOver(layout, sweep);
   return {
     sweep,

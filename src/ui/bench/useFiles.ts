@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { LARGEST_FILE, fileNameOf, tooLarge, writeBuildFile } from '@/core/file/buildFile';
 import { layoutProblems } from '@/core/file/check';
 import { readPointsCsv, writePointsCsv } from '@/core/file/pointsCsv';
+import { typeOf } from '@/core/corners/kinds';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import type { AxleName, Side } from '@/core/model/build';
 import { describeProblems } from '@/core/model/problems';
@@ -31,7 +32,7 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
     const { build } = store.getState();
     const design = build[axle] ?? build.front;
     const name = fileNameOf(`${build.name} ${axle} ${side}`, 'csv');
-    download(name, writePointsCsv(pointsOf(design, side)), 'text/csv');
+    download(name, writePointsCsv(typeOf(design), pointsOf(design, side)), 'text/csv');
   };
   const importPoints = async (axle: AxleName, side: Side) => {
     const file = await pickText('.csv,.txt,.tsv', LARGEST_FILE);
@@ -39,13 +40,14 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
       refuse(tooLarge(file.size));
       return;
     }
-    const read = readPointsCsv(file.text);
+    const { build } = store.getState();
+    const read = readPointsCsv(typeOf(build[axle] ?? build.front), file.text);
     if (!read.ok) {
       refuse(`No point was changed:\n${describeProblems(read.problems)}`);
       return;
     }
-    store.getState().edit((build) => {
-      const design = build[axle] ?? build.front;
+    store.getState().edit((draft) => {
+      const design = draft[axle] ?? draft.front;
       Object.assign(design[pointsKey(design, side)]!, read.value);
     });
     enqueueSnackbar(

@@ -4,11 +4,11 @@ import type { Shim } from '@/core/bumpsteer/shim';
 import { pointsKey } from '@/core/kinematics/axle';
 import { adviseNull } from '@/core/bumpsteer/advice';
 import type { Advice } from '@/core/bumpsteer/advice';
-import type { Opened } from '@/core/bumpsteer/nullProblem';
-import { STARTING_WANTED } from '@/core/bumpsteer/nullWanted';
+import type { Opened } from '@/core/freedoms/freedoms';
+import { STARTING_WANTED } from '@/core/model/nullWanted';
 import { USUAL_STOCK } from '@/core/freedoms/freedoms';
 import { stacksOf } from '@/core/freedoms/stacks';
-import type { Freedom } from '@/core/freedoms/freedoms';
+import type { Freedom } from '@/core/model/freedoms';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import { useStable } from '../useStable';
@@ -48,7 +48,7 @@ export function useShim(build: Build, design: AxleDesign, axle: AxleName, side: 
       const { spacer } = build.asked?.null ?? STARTING_WANTED;
       const best = shim(design, travel, side, spacer);
       const [good] = briefOf(build).targets.bumpSteer;
-      const freedom = design.freedoms?.tieRodOuter?.up;
+      const freedom = design.freedoms?.['tieRodOuter']?.up;
       const opened: Opened[] = freedom ? [{ point: 'tieRodOuter', coordinate: 'up', freedom }] : [];
       const advice =
         best && freedom && best.after.worst > good
@@ -65,9 +65,9 @@ export function useShim(build: Build, design: AxleDesign, axle: AxleName, side: 
       edit((draft) => {
         const target = draft[axle]!;
         const { tieRodOuter } = target[pointsKey(target, side)]!;
-        const kind = target.freedoms?.tieRodOuter?.up?.kind;
+        const kind = target.freedoms?.['tieRodOuter']?.up?.kind;
         if (kind === undefined) {
-          ((target.freedoms ??= {}).tieRodOuter ??= {}).up = onWashers(tieRodOuter.up, raise);
+          ((target.freedoms ??= {})['tieRodOuter'] ??= {}).up = onWashers(tieRodOuter.up, raise);
         }
         tieRodOuter.up = Math.round((tieRodOuter.up + raise) * 1e4) / 1e4;
       });

@@ -3,11 +3,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { drawnCorner } from '@/core/kinematics/axle';
+import type { PointName } from '@/core/model/points';
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import Link from 'next/link';
 import type { Listed } from '@/server/reading';
 import type { Summary } from '@/core/summary/summary';
-import { MEMBERS, drawnAsTyped, onFloor, viewBox, wheelOutlines } from '../floor/drawing';
+import { drawnAsTyped, onFloor, viewBox, wheelOutlines } from '../floor/drawing';
 import { PAPER, SLATE } from '../theme';
 import { VerdictMark } from '../verdict';
 
@@ -115,9 +117,10 @@ function Standing({ summary }: { summary: Summary }) {
 
 /** The front corner from the front, small. */
 function Sketch({ summary: { corner: front, travel } }: { summary: Summary }) {
-  const drawn = drawnAsTyped(front.points, front.static);
-  const box = viewBox('front', 1, front, front.points, travel);
-  const at = (name: keyof typeof drawn.at) => onFloor('front', 1, drawn.at[name]);
+  const corner = drawnCorner(front, 'left');
+  const drawn = drawnAsTyped(corner);
+  const box = viewBox('front', 1, corner, front.tyre, travel);
+  const at = (name: PointName) => onFloor('front', 1, drawn.at[name]);
   const tyre = wheelOutlines(drawn, front.tyre).front.map((p) => onFloor('front', 1, p).join(','));
   return (
     <svg
@@ -128,7 +131,7 @@ function Sketch({ summary: { corner: front, travel } }: { summary: Summary }) {
     >
       <polygon points={tyre.join(' ')} fill={SLATE.raised} stroke={SLATE.string} strokeWidth={4} />
       <g stroke={SLATE.chalk} strokeWidth={20} strokeLinecap="round">
-        {MEMBERS.map(({ from, to }) => {
+        {drawn.type.members.map(({ from, to }) => {
           const [x1, y1] = at(from);
           const [x2, y2] = at(to);
           return <line key={from + to} x1={x1} y1={y1} x2={x2} y2={y2} />;

@@ -4,7 +4,8 @@ import type { Quantity } from '@/core/motion/quantities';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, SLATE } from '../theme';
-import { MEMBERS, wheelOutlines } from './drawing';
+import { lowerArmOf, upperArmOf } from '@/core/kinematics/arms';
+import { wheelOutlines } from './drawing';
 import type { Drawn, ViewName } from './drawing';
 import type { Strings } from './strings';
 import type { AxleDesign } from '@/core/model/build';
@@ -36,23 +37,25 @@ export function Construction(props: Props) {
     const along = scale(sub(b, a), PAST);
     return line(sub(a, along), add(b, along));
   };
-  const { at } = drawn;
+  const { at, type } = drawn;
+  const [lower, upper] = [lowerArmOf(type), upperArmOf(type)];
   return (
     <g fill="none" strokeWidth={1} pointerEvents="none">
       {strings.ghosts &&
         ghosts.map((ghost, i) => (
           <path
             key={i}
-            d={MEMBERS.map(({ from, to }) => line(ghost.at[from], ghost.at[to])).join('')}
+            d={type.members.map(({ from, to }) => line(ghost.at[from], ghost.at[to])).join('')}
             stroke={SLATE.soft}
             strokeOpacity={0.5}
             data-part="ghost"
           />
         ))}
-      {strings.lines && view === 'front' && (
+      {strings.lines && view === 'front' && lower && upper && (
         <path
           d={
-            through(at.lowerFrontInner, at.upperFrontInner) + through(at.lowerOuter, at.upperOuter)
+            through(at[lower.through[0]], at[upper.through[0]]) +
+            through(at[lower.carries!], at[upper.carries!])
           }
           stroke={SLATE.string}
           data-part="lines"
@@ -78,8 +81,7 @@ function Instant({ drawn, tyre, centres, px, line }: Props & { line: (a: Vec, b:
       {near && (
         <path
           d={
-            line(drawn.at.lowerOuter, instant) +
-            line(drawn.at.upperOuter, instant) +
+            drawn.type.towardsInstant.map((name) => line(drawn.at[name], instant)).join('') +
             line(contact, instant)
           }
           strokeOpacity={0.55}
@@ -111,25 +113,27 @@ function Lengths({
   px: (p: Vec) => [number, number];
   unit: LengthUnit;
 }) {
-  return MEMBERS.filter(({ kind }) => kind !== 'upright').map(({ from, to }) => {
-    const [a, b] = [drawn.at[from], drawn.at[to]];
-    const [x, y] = px(scale(add(a, b), 0.5));
-    return (
-      <text
-        key={from + to}
-        x={x}
-        y={from.includes('Rear') ? y + 14 : y - 6}
-        textAnchor="middle"
-        fill={SLATE.chalk}
-        stroke={SLATE.ground}
-        strokeWidth={3}
-        paintOrder="stroke"
-        fontFamily={FIGURES}
-        fontSize={13}
-        data-part="length"
-      >
-        {printLength(Math.round(distance(a, b) * 10) / 10, unit)}
-      </text>
-    );
-  });
+  return drawn.type.members
+    .filter(({ role }) => role !== 'upright')
+    .map(({ from, to }) => {
+      const [a, b] = [drawn.at[from], drawn.at[to]];
+      const [x, y] = px(scale(add(a, b), 0.5));
+      return (
+        <text
+          key={from + to}
+          x={x}
+          y={from.includes('Rear') ? y + 14 : y - 6}
+          textAnchor="middle"
+          fill={SLATE.chalk}
+          stroke={SLATE.ground}
+          strokeWidth={3}
+          paintOrder="stroke"
+          fontFamily={FIGURES}
+          fontSize={13}
+          data-part="length"
+        >
+          {printLength(Math.round(distance(a, b) * 10) / 10, unit)}
+        </text>
+      );
+    });
 }

@@ -1,18 +1,21 @@
 import { distance } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
-import { POINT_NAMES } from '@/core/model/points';
+import { pointNames } from '@/core/corners/kinds';
+import type { Member } from '@/core/corners/cornerType';
 import type { PointName } from '@/core/model/points';
 import { SLATE } from '../theme';
-import { MEMBERS, kingpinString, nearestOnKingpin, rimOutline, wheelOutlines } from './drawing';
-import type { Drawn, MemberKind, ViewName } from './drawing';
+import { kingpinString, rimOutline, spindleRoot, wheelOutlines } from './drawing';
+import type { Drawn, ViewName } from './drawing';
 import { ContactMark } from './marks';
 import type { Strings } from './strings';
 
 type ToPixels = (p: Vec) => [number, number];
 
-const FILL: Record<MemberKind, string> = {
+const FILL: Record<Member['role'], string> = {
   arm: SLATE.chalk,
+  link: SLATE.chalk,
+  strut: SLATE.string,
   upright: SLATE.soft,
   rod: SLATE.chalk,
 };
@@ -44,10 +47,11 @@ export function CornerDrawing({
   rim: AxleDesign['rim'];
   shaft: readonly [Vec, Vec] | null;
 }) {
-  const { at } = drawn;
+  const { at, type } = drawn;
   const line = lineOf(px);
   const outline = wheelOutlines(drawn, tyre);
-  const [stringTop, stringFoot] = kingpinString(drawn, outline.contact[2]);
+  const kingpin = kingpinString(drawn, outline.contact[2]);
+  const root = spindleRoot(drawn);
   const list = (points: Vec[]) =>
     points
       .map((p) =>
@@ -73,24 +77,27 @@ export function CornerDrawing({
       )}
       {strings.pivots && (
         <g stroke={SLATE.string} strokeDasharray="7 4" strokeWidth={1}>
-          <line {...line(at.lowerFrontInner, at.lowerRearInner)} />
-          <line {...line(at.upperFrontInner, at.upperRearInner)} />
+          {type.pivots.map(({ label, through: [a, b] }) => (
+            <line key={label} {...line(at[a], at[b])} />
+          ))}
         </g>
       )}
       <g strokeLinecap="round" strokeOpacity={0.88}>
-        {MEMBERS.map(({ from, to, diameter, kind }) => (
+        {type.members.map(({ from, to, diameter, role }) => (
           <line
             key={from + to}
             {...line(at[from], at[to])}
-            stroke={FILL[kind]}
+            stroke={FILL[role]}
             strokeWidth={Math.max(1.5, diameter * scale)}
           />
         ))}
-        <line
-          {...line(at.wheelCentre, nearestOnKingpin(drawn))}
-          stroke={SLATE.soft}
-          strokeWidth={Math.max(1.5, 26 * scale)}
-        />
+        {root && (
+          <line
+            {...line(at.wheelCentre, root)}
+            stroke={SLATE.soft}
+            strokeWidth={Math.max(1.5, 26 * scale)}
+          />
+        )}
       </g>
       {shaft && (
         <line
@@ -102,15 +109,12 @@ export function CornerDrawing({
           data-part="half-shaft"
         />
       )}
-      {strings.kingpin && (
-        <line
-          {...line(stringTop, stringFoot)}
-          stroke={SLATE.accent}
-          strokeWidth={1}
-          strokeOpacity={0.9}
-        />
+      {strings.kingpin && kingpin && (
+        <line {...line(...kingpin)} stroke={SLATE.accent} strokeWidth={1} strokeOpacity={0.9} />
       )}
-      {view !== 'above' && <ContactMark at={px(outline.contact)} foot={px(stringFoot)} />}
+      {view !== 'above' && (
+        <ContactMark at={px(outline.contact)} foot={kingpin && px(kingpin[1])} />
+      )}
     </>
   );
 }
@@ -120,10 +124,10 @@ export function ComparedCorner({ drawn, px }: { drawn: Drawn; px: ToPixels }) {
   const line = lineOf(px);
   return (
     <g stroke={SLATE.chalk} strokeOpacity={0.75} fill="none" strokeWidth={1} data-part="compared">
-      {MEMBERS.map(({ from, to }) => (
+      {drawn.type.members.map(({ from, to }) => (
         <line key={from + to} {...line(drawn.at[from], drawn.at[to])} />
       ))}
-      {POINT_NAMES.map((name) => {
+      {pointNames(drawn.type).map((name) => {
         const [x, y] = px(drawn.at[name]);
         return <path key={name} d={`M${x - 3} ${y}h6M${x} ${y - 3}v6`} />;
       })}
@@ -142,16 +146,23 @@ export function ProposedCorner({
   px: ToPixels;
 }) {
   const line = lineOf(px);
-  const moved = (name: PointName) => distance(proposed.at[name], drawn.at[name]) > 0.02;
+  const { type } = proposed;
+  // Of another kind all of it is new.
+  const moved = (name: PointName) =>
+    !(name in drawn.at) || distance(proposed.at[name], drawn.at[name]) > 0.02;
   return (
     <g stroke={SLATE.accent} fill="none" strokeDasharray="5 4" strokeWidth={1.6}>
-      {MEMBERS.filter(({ from, to }) => moved(from) || moved(to)).map(({ from, to }) => (
-        <line key={from + to} {...line(proposed.at[from], proposed.at[to])} />
-      ))}
-      {POINT_NAMES.filter(moved).map((name) => {
-        const [x, y] = px(proposed.at[name]);
-        return <circle key={name} cx={x} cy={y} r={7} />;
-      })}
+      {type.members
+        .filter(({ from, to }) => moved(from) || moved(to))
+        .map(({ from, to }) => (
+          <line key={from + to} {...line(proposed.at[from], proposed.at[to])} />
+        ))}
+      {pointNames(type)
+        .filter(moved)
+        .map((name) => {
+          const [x, y] = px(proposed.at[name]);
+          return <circle key={name} cx={x} cy={y} r={7} />;
+        })}
     </g>
   );
 }

@@ -1,6 +1,8 @@
+import { add, scale } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
+import type { SteeringAxis } from '@/core/kinematics/joints';
 import type { AxleDesign } from '@/core/model/build';
-import type { Quantity } from '@/core/motion/quantities';
+import type { Values } from '@/core/motion/quantities';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, SLATE } from '../theme';
@@ -8,7 +10,7 @@ import { kingpinString, wheelOutlines } from './drawing';
 import type { Drawn, ViewName } from './drawing';
 
 /** How the wheel stands on its kingpin in the position drawn, mm. */
-export type Figures = Pick<Record<Quantity, number>, 'scrub' | 'trail' | 'spindleLength'>;
+export type Figures = Pick<Values, 'scrub' | 'trail' | 'spindleLength'>;
 
 interface Props {
   view: ViewName;
@@ -23,8 +25,9 @@ interface Props {
 /** What each view can show of how the wheel stands on its kingpin: scrub radius, trail, spindle length. */
 export function Dimensions({ view, drawn, tyre, figures, px, unit, height }: Props) {
   const { contact } = wheelOutlines(drawn, tyre);
-  const [, foot] = kingpinString(drawn, contact[2]);
-  const show = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
+  const foot = kingpinString(drawn, contact[2])?.[1];
+  if (!foot || !drawn.axis) return null;
+  const show = (mm = 0) => readable(printLength(Math.round(mm * 10) / 10, unit));
   if (view === 'above')
     return (
       <g stroke={SLATE.accent} fill="none" strokeWidth={1.3}>
@@ -34,7 +37,7 @@ export function Dimensions({ view, drawn, tyre, figures, px, unit, height }: Pro
     );
   const [cx, cy] = px(contact);
   const [fx] = px(foot);
-  const [sx] = px(hubOnKingpin(drawn));
+  const [sx] = px(hubOn(drawn.axis, drawn.at.wheelCentre[2]));
   const [wx, wy] = px(drawn.at.wheelCentre);
   const below = Math.min(height - 4, cy + 15);
   return (
@@ -92,9 +95,6 @@ function Figure({
 
 const cross = ([x, y]: [number, number]) => `M${x - 5} ${y}h10M${x} ${y - 5}v10`;
 
-/** Where the kingpin axis passes the hub's height. */
-function hubOnKingpin({ at }: Drawn): Vec {
-  const [l, u, w] = [at.lowerOuter, at.upperOuter, at.wheelCentre];
-  const t = (w[2] - l[2]) / (u[2] - l[2]);
-  return [l[0] + t * (u[0] - l[0]), l[1] + t * (u[1] - l[1]), w[2]];
-}
+/** Where the axis passes the hub's height. */
+const hubOn = ({ at, along }: SteeringAxis, height: number): Vec =>
+  add(at, scale(along, (height - at[2]) / along[2]));

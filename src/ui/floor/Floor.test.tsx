@@ -1,7 +1,7 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import type { KeepOut } from '@/core/clearance/roomSchema';
+import type { KeepOut } from '@/core/model/room';
 import { blankBuild } from '@/core/model/starts';
 import type { Point, PointName } from '@/core/model/points';
 import { useCorner } from '../bench/useCorner';
@@ -51,7 +51,6 @@ function Held({
       trouble=""
       values={corner.reading.ok ? corner.reading.value : null}
       unit="mm"
-      steered
       selected={selected}
       strings={strings}
       keepOuts={[]}
@@ -141,14 +140,14 @@ describe('dragging a joint', () => {
     const [x, y] = circle('front', 'upperFrontInner');
     const [, low] = circle('front', 'lowerFrontInner');
     const { points } = design();
-    const scale = (low - y) / (points.upperFrontInner.up - points.lowerFrontInner.up);
+    const scale = (low - y) / (points['upperFrontInner'].up - points['lowerFrontInner'].up);
     expect(x).toBeGreaterThan(0);
     drag('front', 'upperFrontInner', 20, -10);
     const [name, to, step] = moved.mock.lastCall!;
     expect(name).toBe('upperFrontInner');
-    expect(to.out - points.upperFrontInner.out).toBeCloseTo(20 / scale, 0);
-    expect(to.up - points.upperFrontInner.up).toBeCloseTo(10 / scale, 0);
-    expect(to.ahead).toBe(points.upperFrontInner.ahead);
+    expect(to.out - points['upperFrontInner'].out).toBeCloseTo(20 / scale, 0);
+    expect(to.up - points['upperFrontInner'].up).toBeCloseTo(10 / scale, 0);
+    expect(to.ahead).toBe(points['upperFrontInner'].ahead);
     expect(new Set(moved.mock.calls.map(([, , each]) => each))).toEqual(new Set([step]));
   });
 
@@ -188,7 +187,7 @@ it('measures between joints, and from a joint square to a tube', async () => {
   );
   expect(view('side').querySelector('[data-part="measured"]')).not.toBeNull();
   tap('front', 'tieRodOuter');
-  fireEvent.click(view('front').querySelector('[data-line="kingpin"]')!);
+  fireEvent.click(view('front').querySelector('[data-line="kingpin axis"]')!);
   expect(screen.getByRole('status')).toHaveTextContent(
     /tie rod outer joint to the kingpin axis, square to it/,
   );

@@ -4,14 +4,14 @@ import Box from '@mui/material/Box';
 import dynamic from 'next/dynamic';
 import useMeasure from 'react-use-measure';
 import { useMemo, useRef, useState } from 'react';
-import type { KeepOut } from '@/core/clearance/roomSchema';
+import type { KeepOut } from '@/core/model/room';
 import { snap } from '@/core/freedoms/freedoms';
-import { pointsOf } from '@/core/kinematics/axle';
+import { drawnCorner, pointsOf } from '@/core/kinematics/axle';
 import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign, Side, Travel } from '@/core/model/build';
-import type { Quantity } from '@/core/motion/quantities';
+import type { Values } from '@/core/motion/quantities';
 import { COORDINATES } from '@/core/model/points';
 import type { Point, PointName } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
@@ -23,7 +23,7 @@ import type { JointDrag } from './Joint';
 import { offFloor, viewBox } from './drawing';
 import type { Drawn, ViewName } from './drawing';
 import { pick, tapeSays } from './measuring';
-import type { LineName, Spot } from './measuring';
+import type { Spot } from './measuring';
 import type { Strings } from './strings';
 import { FITTED } from './zoom';
 import type { Zoom } from './zoom';
@@ -40,9 +40,8 @@ interface Props {
   atRest: boolean;
   /** Why the position shown cannot be reached; empty when it can. */
   trouble: string;
-  values: Record<Quantity, number> | null;
+  values: Values | null;
   unit: LengthUnit;
-  steered: boolean;
   selected: PointName | null;
   strings: Strings;
   keepOuts: KeepOut[];
@@ -69,7 +68,7 @@ let drags = 0;
 
 /** The slate floor: one corner from the front, from outside and from above, at one scale. */
 export function Floor(props: Props) {
-  const { design, side, travel, selected, trouble, steered, unit, onMove, onSelect } = props;
+  const { design, side, travel, selected, trouble, unit, onMove, onSelect } = props;
   const [ref, bounds] = useMeasure();
   const [zooms, setZooms] = useState(ALL_FITTED);
   const [inSpace, setInSpace] = useState(false);
@@ -79,8 +78,9 @@ export function Floor(props: Props) {
   const mirror = side === 'left' ? 1 : -1;
   const points = pointsOf(design, side);
   const fitted = useMemo(
-    () => VIEWS.map((view) => viewBox(view, mirror, design, points, travel)),
-    [mirror, design, points, travel],
+    () =>
+      VIEWS.map((view) => viewBox(view, mirror, drawnCorner(design, side), design.tyre, travel)),
+    [mirror, design, side, travel],
   );
   // The floor stays where it is while a joint is dragged over it.
   const boxes = held ?? fitted;
@@ -104,7 +104,7 @@ export function Floor(props: Props) {
     if (measuring) setMeasuring(pick(measuring, { joint: name }));
     else onSelect(name);
   });
-  const handleLine = useStable((line: LineName) => setMeasuring(pick(measuring ?? [], { line })));
+  const handleLine = useStable((line: string) => setMeasuring(pick(measuring ?? [], { line })));
   const handleDrag = useStable((view: ViewName, drag: JointDrag, pixels: number) => {
     const { name, by, first, last } = drag;
     if (first) {
@@ -163,7 +163,6 @@ export function Floor(props: Props) {
               width={(wide * widths[i]) / total}
               height={bounds.height}
               unit={unit}
-              steered={steered}
               selected={selected}
               place={place}
               strings={props.strings}
@@ -191,7 +190,6 @@ export function Floor(props: Props) {
               beside={beside}
               keepOuts={props.keepOuts}
               shaft={props.shaft}
-              steered={steered}
               selected={selected}
               onSelect={handleSelect}
             />
@@ -209,7 +207,7 @@ export function Floor(props: Props) {
         onFit={handleFit}
       />
       {measuring && trouble === '' && (
-        <Said role="status">{tapeSays(measuring, props.drawn, steered, unit)}</Said>
+        <Said role="status">{tapeSays(measuring, props.drawn, design, unit)}</Said>
       )}
       {trouble !== '' && <Said role="alert">{trouble}</Said>}
     </Box>

@@ -4,11 +4,12 @@ import { useDrag } from '@use-gesture/react';
 import { memo } from 'react';
 import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
-import type { KeepOut } from '@/core/clearance/roomSchema';
+import type { KeepOut } from '@/core/model/room';
 import type { Vec } from '@/core/geometry/vec';
+import { pointNames } from '@/core/corners/kinds';
 import type { AxleDesign } from '@/core/model/build';
-import type { Quantity } from '@/core/motion/quantities';
-import { POINT_NAMES, pointLabel } from '@/core/model/points';
+import type { Values } from '@/core/motion/quantities';
+import { pointLabel } from '@/core/model/labels';
 import type { Point, PointName } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import { SLATE } from '../theme';
@@ -24,8 +25,8 @@ import type { JointDrag } from './Joint';
 import { onFloor } from './drawing';
 import type { Box, Drawn, ViewName } from './drawing';
 import { JointLabel, ScaleBar } from './marks';
-import { LINES, LINE_NAMES, tapeOf } from './measuring';
-import type { LineName, Spot } from './measuring';
+import { linesOf, tapeOf } from './measuring';
+import type { Spot } from './measuring';
 import type { Strings } from './strings';
 import type { Zoom } from './zoom';
 
@@ -49,13 +50,12 @@ interface Props {
   width: number;
   height: number;
   unit: LengthUnit;
-  steered: boolean;
   selected: PointName | null;
   /** The selected point as designed, when the corner stands as designed. */
   place: Point | null;
   strings: Strings;
   keepOuts: KeepOut[];
-  values: Record<Quantity, number> | null;
+  values: Values | null;
   /** Scrub radius, trail and spindle length are written beside the wheel. */
   dimensions: boolean;
   /** Joints and lines can be clicked to be measured; what has been. */
@@ -64,7 +64,7 @@ interface Props {
   states: Partial<Record<PointName, JointState>>;
   shaft: readonly [Vec, Vec] | null;
   nulls: Nulls | null;
-  onLine: (name: LineName) => void;
+  onLine: (name: string) => void;
   onSelect: (name: PointName) => void;
   onDrag: (view: ViewName, drag: JointDrag, pixels: number) => void;
   onZoom: (view: ViewName, change: (zoom: Zoom) => Zoom) => void;
@@ -89,7 +89,7 @@ export const FloorView = memo(function FloorView(props: Props) {
   };
   const tape = tapeOf(props.measured, drawn);
   const said = (name: PointName) =>
-    [pointLabel(name, props.steered), props.states[name]?.why].filter(Boolean).join(' ');
+    [pointLabel(design, name), props.states[name]?.why].filter(Boolean).join(' ');
   const { onZoom } = props;
   const pan = useDrag(({ delta: [dx, dy] }) =>
     onZoom(view, (zoom) => ({ ...zoom, x: zoom.x + dx, y: zoom.y + dy })),
@@ -189,23 +189,20 @@ export const FloorView = memo(function FloorView(props: Props) {
         )}
       </g>
       {props.measuring &&
-        LINE_NAMES.map((name) => {
-          const [from, to] = LINES[name].through;
-          return (
-            <line
-              key={name}
-              {...line(drawn.at[from], drawn.at[to])}
-              stroke="transparent"
-              strokeWidth={12}
-              style={{ cursor: 'crosshair' }}
-              onClick={() => props.onLine(name)}
-              data-line={name}
-            >
-              <title>{LINES[name].label}</title>
-            </line>
-          );
-        })}
-      {POINT_NAMES.map((name) => (
+        linesOf(drawn.type).map(({ name, through: [from, to] }) => (
+          <line
+            key={name}
+            {...line(drawn.at[from], drawn.at[to])}
+            stroke="transparent"
+            strokeWidth={12}
+            style={{ cursor: 'crosshair' }}
+            onClick={() => props.onLine(name)}
+            data-line={name}
+          >
+            <title>{name}</title>
+          </line>
+        ))}
+      {pointNames(drawn.type).map((name) => (
         <Joint
           key={name}
           name={name}
@@ -224,7 +221,7 @@ export const FloorView = memo(function FloorView(props: Props) {
       {selected && (
         <JointLabel
           at={px(drawn.at[selected])}
-          label={pointLabel(selected, props.steered)}
+          label={pointLabel(design, selected)}
           more={props.states[selected]?.why}
           width={width}
         />

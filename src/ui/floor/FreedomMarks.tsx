@@ -1,5 +1,5 @@
 import { limitsOf, placesOf } from '@/core/freedoms/freedoms';
-import type { Freedom } from '@/core/freedoms/freedoms';
+import type { Freedom } from '@/core/model/freedoms';
 import type { Vec } from '@/core/geometry/vec';
 import { COORDINATES } from '@/core/model/points';
 import type { Coordinate, Point } from '@/core/model/points';

@@ -1,4 +1,4 @@
-import type { KeepOut } from '@/core/clearance/roomSchema';
+import type { KeepOut } from '@/core/model/room';
 import type { Vec } from '@/core/geometry/vec';
 import { SLATE } from '../theme';
 

@@ -4,14 +4,16 @@ import { Canvas, useThree } from '@react-three/fiber';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { CatmullRomCurve3, Quaternion, Vector2, Vector3 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
-import type { KeepOut } from '@/core/clearance/roomSchema';
+import type { KeepOut } from '@/core/model/room';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
-import { POINT_NAMES, pointLabel, toVec } from '@/core/model/points';
+import { pointNames } from '@/core/corners/kinds';
+import { toVec } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
 import { roomInWheel } from '@/core/upright/rim';
 import { SLATE } from '../theme';
-import { MEMBERS, kingpinString, nearestOnKingpin, wheelOutlines } from './drawing';
+import { kingpinString, spindleRoot, wheelOutlines } from './drawing';
 import type { Drawn } from './drawing';
 
 interface Props {
@@ -22,7 +24,6 @@ interface Props {
   beside: Drawn[];
   keepOuts: KeepOut[];
   shaft: readonly [Vec, Vec] | null;
-  steered: boolean;
   selected: PointName | null;
   onSelect: (name: PointName) => void;
 }
@@ -54,7 +55,8 @@ export const Space = memo(function Space(props: Props) {
   );
   const [works] = useState(drawsInSpace);
   const { contact } = wheelOutlines(drawn, design.tyre);
-  const [top, foot] = kingpinString(drawn, contact[2]);
+  const kingpin = kingpinString(drawn, contact[2]);
+  const root = spindleRoot(drawn);
   if (!works)
     return (
       <p role="alert" style={{ color: SLATE.chalk, padding: '60px 24px' }}>
@@ -78,21 +80,18 @@ export const Space = memo(function Space(props: Props) {
         position={[middle.x * 0.5, 0, middle.z]}
       />
       <Wheel design={design} drawn={drawn} place={place} />
-      {MEMBERS.map(({ from, to, diameter, kind }) => (
+      {drawn.type.members.map(({ from, to, diameter, role }) => (
         <Tube
           key={from + to}
           from={place(drawn.at[from])}
           to={place(drawn.at[to])}
           radius={diameter / 2}
-          colour={kind === 'upright' ? SLATE.soft : SLATE.chalk}
+          colour={role === 'upright' ? SLATE.soft : SLATE.chalk}
         />
       ))}
-      <Tube
-        from={place(drawn.at.wheelCentre)}
-        to={place(nearestOnKingpin(drawn))}
-        radius={13}
-        colour={SLATE.soft}
-      />
+      {root && (
+        <Tube from={place(drawn.at.wheelCentre)} to={place(root)} radius={13} colour={SLATE.soft} />
+      )}
       {props.shaft && (
         <Tube
           from={place(props.shaft[0])}
@@ -101,9 +100,11 @@ export const Space = memo(function Space(props: Props) {
           colour={SLATE.string}
         />
       )}
-      <Tube from={place(top)} to={place(foot)} radius={1.6} colour={SLATE.accent} />
+      {kingpin && (
+        <Tube from={place(kingpin[0])} to={place(kingpin[1])} radius={1.6} colour={SLATE.accent} />
+      )}
       {props.beside.map((other, i) =>
-        MEMBERS.map(({ from, to }) => (
+        other.type.members.map(({ from, to }) => (
           <Tube
             key={`${i} ${from}${to}`}
             from={place(other.at[from])}
@@ -116,7 +117,7 @@ export const Space = memo(function Space(props: Props) {
       {props.keepOuts.map((body) => (
         <Body key={body.id} body={body} place={place} />
       ))}
-      {POINT_NAMES.map((name) => (
+      {pointNames(drawn.type).map((name) => (
         <mesh
           key={name}
           position={place(drawn.at[name])}
@@ -124,7 +125,7 @@ export const Space = memo(function Space(props: Props) {
             event.stopPropagation();
             props.onSelect(name);
           }}
-          userData={{ label: pointLabel(name, props.steered) }}
+          userData={{ label: pointLabel(design, name) }}
         >
           <sphereGeometry args={[name === selected ? 21 : 17, 24, 16]} />
           <meshStandardMaterial color={name === selected ? SLATE.accent : SLATE.string} />

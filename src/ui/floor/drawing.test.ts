@@ -1,19 +1,19 @@
-import { poseCorner, prepareAxle } from '@/core/kinematics/axle';
+import { prepared as ready } from '@/test/layouts';
+import { poseCorner } from '@/core/kinematics/axle';
 import { distance } from '@/core/geometry/vec';
 import { blankBuild } from '@/core/model/starts';
 import { drawnAsTyped, drawnAt, kingpinString, onFloor, viewBox, wheelOutlines } from './drawing';
 
 const { front, travel } = blankBuild('x');
-const prepared = prepareAxle(front);
-if (!prepared.ok) throw new Error('the blank layout is sound');
+const prepared = { axle: ready(front) };
 const pose = (t: number, rack = 0) => {
   const found = poseCorner(prepared.axle.left, t, rack);
   if (!found.ok) throw new Error(found.why);
-  return drawnAt(front.points, found.upright);
+  return drawnAt(prepared.axle.left.drawn, found.upright);
 };
 
 it('draws the solved layout at rest where it was typed', () => {
-  const [typed, solved] = [drawnAsTyped(front.points, front.static), pose(0)];
+  const [typed, solved] = [drawnAsTyped(prepared.axle.left.drawn), pose(0)];
   for (const name of Object.keys(typed.at) as (keyof typeof typed.at)[])
     expect(distance(typed.at[name], solved.at[name])).toBeLessThan(1e-9);
   expect(distance(typed.spindle, solved.spindle)).toBeLessThan(1e-12);
@@ -35,16 +35,16 @@ it('stands the tyre on its contact point, as round as it is', () => {
 
 it('runs the kingpin string through both ball joints to the ground', () => {
   const drawn = pose(20, 5);
-  const [top, foot] = kingpinString(drawn, 3);
+  const [top, foot] = kingpinString(drawn, 3)!;
   expect(foot[2]).toBeCloseTo(3, 9);
   const whole = distance(top, foot);
-  for (const joint of [drawn.at.lowerOuter, drawn.at.upperOuter])
+  for (const joint of [drawn.at['lowerOuter'], drawn.at['upperOuter']])
     expect(distance(top, joint) + distance(joint, foot)).toBeCloseTo(whole, 6);
 });
 
 it('has room for the whole corner over its travel', () => {
   for (const view of ['front', 'side', 'above'] as const) {
-    const box = viewBox(view, 1, front, front.points, travel);
+    const box = viewBox(view, 1, prepared.axle.left.drawn, front.tyre, travel);
     for (const t of [-60, 0, 60])
       for (const p of Object.values(pose(t).at)) {
         const [x, y] = onFloor(view, 1, p);

@@ -1,40 +1,42 @@
-import { add, cross, scale, unit } from '@/core/geometry/vec';
+import type { CornerType } from '@/core/corners/cornerType';
+import { kingpinOf } from '@/core/corners/kinds';
+import { add, cross, footOnLine, scale, sub, unit } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
-import { jointsAt, spindleAt, typedJoints } from '@/core/kinematics/joints';
-import type { Joints } from '@/core/kinematics/joints';
+import type { DrawnCorner } from '@/core/kinematics/corner';
+import { jointsAt, spindleAt, steeringAxisAt, typedJoints } from '@/core/kinematics/joints';
+import type { Joints, SteeringAxis } from '@/core/kinematics/joints';
 import { spindleOf } from '@/core/kinematics/spindle';
 import type { AxleDesign, Rim, Travel } from '@/core/model/build';
-import type { Point, PointName, Points } from '@/core/model/points';
+import type { Point } from '@/core/model/points';
 import { roomIn, roomInWheel } from '@/core/upright/rim';
 
-/** Where every joint of a corner is in one position, [ahead, out, up] mm, and the spindle's way. */
+/** A corner in one position: where every joint is, [ahead, out, up] mm, the spindle's way, what it steers about. */
 export interface Drawn {
+  type: CornerType;
   at: Joints;
   spindle: Vec;
+  axis: SteeringAxis | null;
 }
 
-/** Tube and rod diameters as drawn, mm. */
-export const MEMBERS: { from: PointName; to: PointName; diameter: number; kind: MemberKind }[] = [
-  { from: 'lowerFrontInner', to: 'lowerOuter', diameter: 25, kind: 'arm' },
-  { from: 'lowerRearInner', to: 'lowerOuter', diameter: 25, kind: 'arm' },
-  { from: 'upperFrontInner', to: 'upperOuter', diameter: 22, kind: 'arm' },
-  { from: 'upperRearInner', to: 'upperOuter', diameter: 22, kind: 'arm' },
-  { from: 'lowerOuter', to: 'upperOuter', diameter: 34, kind: 'upright' },
-  { from: 'lowerOuter', to: 'tieRodOuter', diameter: 20, kind: 'upright' },
-  { from: 'tieRodInner', to: 'tieRodOuter', diameter: 16, kind: 'rod' },
-];
-export type MemberKind = 'arm' | 'upright' | 'rod';
-
-export const drawnAt = (points: Points, upright: Float64Array): Drawn => ({
-  at: jointsAt(points, upright),
+export const drawnAt = (corner: DrawnCorner, upright: Float64Array): Drawn => ({
+  type: corner.type,
+  at: jointsAt(corner, upright),
   spindle: spindleAt(upright),
+  axis: steeringAxisAt(upright),
 });
 
 /** The joints as typed, for layouts that cannot be solved. */
-export const drawnAsTyped = (points: Points, alignment: AxleDesign['static']): Drawn => ({
-  at: typedJoints(points),
-  spindle: spindleOf(alignment),
-});
+export function drawnAsTyped(corner: DrawnCorner): Drawn {
+  const { type } = corner;
+  const at = typedJoints(corner);
+  const kingpin = kingpinOf(type);
+  return {
+    type,
+    at,
+    spindle: spindleOf(corner.static),
+    axis: kingpin && { at: at[kingpin[0]], along: sub(at[kingpin[1]], at[kingpin[0]]) },
+  };
+}
 
 /** Wheel frame: heading and the up direction within the wheel plane. */
 function wheelFrame(spindle: Vec): { heading: Vec; up: Vec } {
@@ -87,17 +89,18 @@ export function wheelOutlines(drawn: Drawn, tyre: AxleDesign['tyre']) {
   };
 }
 
-/** The kingpin axis from 70 mm above the upper joint down to the ground at `up`. */
-export function kingpinString(drawn: Drawn, up: number): [Vec, Vec] {
-  const { lowerOuter, upperOuter } = drawn.at;
-  const k: Vec = [
-    upperOuter[0] - lowerOuter[0],
-    upperOuter[1] - lowerOuter[1],
-    upperOuter[2] - lowerOuter[2],
-  ];
-  if (Math.abs(k[2]) < 1) return [lowerOuter, upperOuter];
-  const along = (height: number) => add(lowerOuter, scale(k, (height - lowerOuter[2]) / k[2]));
-  return [along(upperOuter[2] + 70), along(up)];
+/**
+ * What the wheel steers about, from 70 mm above its upper joint (200 above the wheel's centre where no joint is on
+ * it) down to the ground at `up`; null where there is nothing.
+ */
+export function kingpinString({ type, at, axis }: Drawn, up: number): [Vec, Vec] | null {
+  if (!axis) return null;
+  const { at: from, along } = axis;
+  const joints = kingpinOf(type);
+  const top = joints ? at[joints[1]][2] + 70 : at.wheelCentre[2] + 200;
+  if (Math.abs(along[2]) < 1e-3 * Math.hypot(...along)) return [from, add(from, along)];
+  const height = (z: number) => add(from, scale(along, (z - from[2]) / along[2]));
+  return [height(top), height(up)];
 }
 
 export type ViewName = 'front' | 'side' | 'above';
@@ -123,12 +126,12 @@ export interface Box {
 export function viewBox(
   view: ViewName,
   mirror: 1 | -1,
-  design: Pick<AxleDesign, 'static' | 'tyre'>,
-  points: Points,
+  corner: DrawnCorner,
+  tyre: AxleDesign['tyre'],
   travel: Travel,
 ): Box {
-  const drawn = drawnAsTyped(points, design.static);
-  const outline = wheelOutlines(drawn, design.tyre);
+  const drawn = drawnAsTyped(corner);
+  const outline = wheelOutlines(drawn, tyre);
   const moved = [...outline.front, ...outline.side, ...outline.above].flatMap((p): Vec[] => [
     add(p, [0, 0, travel.bump]),
     add(p, [0, 0, -travel.droop]),
@@ -145,13 +148,16 @@ export function viewBox(
   };
 }
 
-/** Foot of the perpendicular from the wheel centre on the kingpin line: where the spindle springs from. */
-export function nearestOnKingpin({ at }: Drawn): Vec {
-  const [l, u, w] = [at.lowerOuter, at.upperOuter, at.wheelCentre];
-  const k = [u[0] - l[0], u[1] - l[1], u[2] - l[2]];
-  const kk = k[0] ** 2 + k[1] ** 2 + k[2] ** 2 || 1;
-  const t = ((w[0] - l[0]) * k[0] + (w[1] - l[1]) * k[1] + (w[2] - l[2]) * k[2]) / kk;
-  return [l[0] + t * k[0], l[1] + t * k[1], l[2] + t * k[2]];
+/**
+ * Where the spindle springs from: the foot of the perpendicular from the wheel centre on what it steers about, or
+ * on the upright as it is drawn; null where an arm carries the wheel itself.
+ */
+export function spindleRoot({ type, at, axis }: Drawn): Vec | null {
+  if (axis) return footOnLine(at.wheelCentre, axis.at, unit(axis.along));
+  const post = type.members.find(({ role }) => role === 'upright');
+  if (!post) return null;
+  const [from, to] = [at[post.from], at[post.to]];
+  return footOnLine(at.wheelCentre, from, unit(sub(to, from)));
 }
 
 /** What a movement on the floor, mm right and down, is in a corner's own axes. */

@@ -37,12 +37,12 @@ export function JointLabel({
   );
 }
 
-/** The contact point as a notch under the ground, and where the kingpin axis meets it. */
-export function ContactMark({ at, foot }: { at: [number, number]; foot: [number, number] }) {
+/** The contact point as a notch under the ground, and where the steering axis meets it, if there is one. */
+export function ContactMark({ at, foot }: { at: [number, number]; foot: [number, number] | null }) {
   return (
     <g stroke={SLATE.accent} fill="none" strokeWidth={1.4}>
       <path d={`M${at[0] - 5} ${at[1] + 8}L${at[0]} ${at[1]}L${at[0] + 5} ${at[1] + 8}`} />
-      <path d={`M${foot[0] - 5} ${foot[1]}h10`} />
+      {foot && <path d={`M${foot[0] - 5} ${foot[1]}h10`} />}
     </g>
   );
 }

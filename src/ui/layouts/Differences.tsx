@@ -1,11 +1,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import type { AxleName, Build, Side } from '@/core/model/build';
+import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import { differencesOf } from '@/core/model/layouts';
 import type { Difference } from '@/core/model/layouts';
-import { POINT_NAMES, pointLabel } from '@/core/model/points';
-import type { PointName } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { figuresOf } from '@/core/motion/figures';
@@ -70,6 +69,7 @@ export function Differences({ build, axle, side, unit, against }: Props) {
               <DifferenceRow
                 key={`${difference.axle} ${difference.path.join(' ')}`}
                 difference={difference}
+                design={build[difference.axle] ?? front}
                 unit={unit}
               />
             ))}
@@ -109,7 +109,16 @@ function shown(figure: Figure, value: number | null, unit: LengthUnit, signed = 
   return readable(signed && value > 0 ? `+${text}` : text);
 }
 
-function DifferenceRow({ difference, unit }: { difference: Difference; unit: LengthUnit }) {
+function DifferenceRow({
+  difference,
+  design,
+  unit,
+}: {
+  difference: Difference;
+  /** The axle it is of, in the open layout. */
+  design: AxleDesign;
+  unit: LengthUnit;
+}) {
   const { axle, path, from, to } = difference;
   const angle = path[0] === 'static';
   const print = (value: Difference['from']) =>
@@ -124,7 +133,7 @@ function DifferenceRow({ difference, unit }: { difference: Difference; unit: Len
   return (
     <tr>
       <td>
-        {axle} {wordsOf(path)}
+        {axle} {wordsOf(path, design)}
       </td>
       <td className="number">{print(to)}</td>
       <td className="number">{print(from)}</td>
@@ -143,9 +152,7 @@ const GROUPS: Record<string, string> = {
 };
 
 /** `upper ball joint, out`, `right tie rod inner joint, up`, `rim offset`. */
-function wordsOf([group, ...rest]: string[]): string {
-  const words = rest.map((word) =>
-    POINT_NAMES.includes(word as PointName) ? pointLabel(word as PointName, true) : word,
-  );
+function wordsOf([group, ...rest]: string[], design: AxleDesign): string {
+  const words = rest.map((word) => pointLabel(design, word));
   return `${GROUPS[group] ?? `${group} `}${words.join(', ')}`;
 }

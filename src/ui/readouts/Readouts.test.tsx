@@ -33,7 +33,7 @@ function show(travel: number, options: { unit?: LengthUnit; opened?: Build; band
       targets={briefOf(build).targets}
       bands={options.bands ?? null}
       travel={travel}
-      radius={build.front.tyre.radius}
+      design={build.front}
       unit={options.unit ?? 'mm'}
     />,
   );
@@ -50,7 +50,7 @@ it('shows every figure with its unit and its span over the travel', () => {
 
 it('says what has changed since the build was opened, and nothing when nothing has', () => {
   const opened = blankBuild('x');
-  opened.front.points.upperOuter.out -= 4;
+  opened.front.points['upperOuter'].out -= 4;
   show(0, { opened });
   // atan(42/238) now, atan(46/238) when it was opened.
   expect(row('Kingpin inclination')).toHaveTextContent('−0.93 since opened');

@@ -9,6 +9,9 @@ import { toRad } from '@/core/geometry/angle';
 import type { Targets } from '@/core/model/brief';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
+import { typeOf } from '@/core/corners/kinds';
+import type { AxleDesign } from '@/core/model/build';
+import { isOfAxis } from '@/core/motion/quantities';
 import { spanOf } from '@/core/motion/range';
 import type { Reading, Sweep } from '@/core/motion/sweep';
 import { bandAt } from '@/core/tolerance/bands';
@@ -54,22 +57,26 @@ interface Props {
   /** What the ± of the measurements leaves open, and the travel shown. */
   bands: Bands | null;
   travel: number;
-  radius: number;
+  /** The wheel's axle: what does not apply to its kind is not shown. */
+  design: AxleDesign;
   unit: LengthUnit;
 }
 
 /** The figures of one wheel, large enough to read from a step away. */
 export function Readouts(props: Props) {
-  const { reading, before: earlier, against, sweep, targets, bands, travel, radius, unit } = props;
+  const { reading, before: earlier, against, sweep, targets, bands, travel, design, unit } = props;
+  const { radius } = design.tyre;
+  const hasAxis = typeOf(design).steersAbout !== null;
+  const applies = (quantity: Banded) => hasAxis || !isOfAxis(quantity);
   return (
     <Box
       component="section"
       aria-label="Readouts"
       sx={{ display: 'grid', gap: 0.5, gridTemplateColumns: 'minmax(0, 1fr)' }}
     >
-      {FIGURES_SHOWN.map((figure) => {
-        const now = reading.ok ? reading.value[figure.quantity] : null;
-        const before = earlier?.ok ? earlier.value[figure.quantity] : null;
+      {FIGURES_SHOWN.filter(({ quantity }) => applies(quantity)).map((figure) => {
+        const now = reading.ok ? (reading.value[figure.quantity] ?? null) : null;
+        const before = earlier?.ok ? (earlier.value[figure.quantity] ?? null) : null;
         return (
           <ReadoutRow
             key={figure.quantity}

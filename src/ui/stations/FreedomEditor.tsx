@@ -4,16 +4,12 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import {
-  USUAL_STOCK,
-  freedomSchema,
-  offPlace,
-  placesOf,
-  washersFor,
-} from '@/core/freedoms/freedoms';
-import type { Freedom, FreedomKind } from '@/core/freedoms/freedoms';
+import { USUAL_STOCK, offPlace, placesOf, washersFor } from '@/core/freedoms/freedoms';
+import { freedomSchema } from '@/core/model/freedoms';
+import type { Freedom, FreedomKind } from '@/core/model/freedoms';
 import type { AxleDesign } from '@/core/model/build';
-import { COORDINATES, pointLabel } from '@/core/model/points';
+import { COORDINATES } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, PointName, Points } from '@/core/model/points';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
@@ -27,7 +23,6 @@ interface Props {
   design: AxleDesign;
   points: Points;
   point: PointName;
-  steered: boolean;
   unit: LengthUnit;
   onFreedom: (coordinate: Coordinate, freedom: Freedom | null, step?: string) => void;
 }
@@ -58,11 +53,11 @@ function startOf(kind: FreedomKind, now: number): Freedom {
 }
 
 /** What can still be changed of one point, coordinate by coordinate. */
-export function FreedomEditor({ design, points, point, steered, unit, onFreedom }: Props) {
+export function FreedomEditor({ design, points, point, unit, onFreedom }: Props) {
   return (
     <Box component="section" aria-label="Freedoms" sx={{ overflow: 'auto', minHeight: 0 }}>
       <Typography variant="h3" sx={{ '&::first-letter': { textTransform: 'uppercase' } }}>
-        {pointLabel(point, steered)}: what can still be changed?
+        {pointLabel(design, point)}: what can still be changed?
       </Typography>
       {COORDINATES.map((coordinate) => (
         <Row

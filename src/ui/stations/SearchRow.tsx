@@ -2,7 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
-import { pointLabel } from '@/core/model/points';
+import type { AxleDesign } from '@/core/model/build';
+import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { VERDICT } from '../theme';
 import { stopSearch } from './useSearch';
@@ -12,13 +13,13 @@ export function SearchRow({
   label,
   part,
   opened,
-  steered,
+  design,
   onSearch,
 }: {
   label: string;
   part: number | null;
   opened: { point: PointName; coordinate: Coordinate }[];
-  steered: boolean;
+  design: AxleDesign;
   onSearch: () => void;
 }) {
   return (
@@ -35,7 +36,7 @@ export function SearchRow({
         <Typography variant="body2" color="text.secondary">
           {opened.length === 0
             ? 'Nothing may move yet: pick a point and say under “Freedoms” what can be changed.'
-            : `May move: ${opened.map(({ point, coordinate }) => `${pointLabel(point, steered)} ${coordinate}`).join(', ')}.`}
+            : `May move: ${opened.map(({ point, coordinate }) => `${pointLabel(design, point)} ${coordinate}`).join(', ')}.`}
         </Typography>
       ) : (
         <>

@@ -12,7 +12,6 @@ export interface FloorStation {
   design: AxleDesign;
   points: Points;
   targets: Targets;
-  steered: boolean;
   unit: LengthUnit;
   selected: PointName | null;
   onSelect: (name: PointName) => void;

@@ -1,4 +1,4 @@
-import type { Freedom } from '@/core/freedoms/freedoms';
+import type { Freedom } from '@/core/model/freedoms';
 import type { AxleName, Build } from '@/core/model/build';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { useStable } from '../useStable';

@@ -56,7 +56,6 @@ function show(selected: PointName | null = 'upperFrontInner', start: Build = bla
             design={build.front}
             points={pointsOf(build.front, 'left')}
             targets={briefOf(build).targets}
-            steered
             unit="mm"
             selected={selected}
             tried={null}
@@ -76,7 +75,7 @@ const give = async (coordinate: string, kind: RegExp) => {
   await user.click(row(coordinate).getByRole('combobox'));
   await user.click(screen.getByRole('option', { name: kind }));
 };
-const freedom = () => held.build.front.freedoms?.upperFrontInner;
+const freedom = () => held.build.front.freedoms?.['upperFrontInner'];
 
 describe('freedoms', () => {
   it('start about where the point is, and are taken away again', async () => {
@@ -250,7 +249,7 @@ describe('room', () => {
 
   it('says so where the layout cannot be solved', async () => {
     const broken = blankBuild('x');
-    broken.front.points.upperOuter = { ...broken.front.points.lowerOuter };
+    broken.front.points['upperOuter'] = { ...broken.front.points['lowerOuter'] };
     show(null, broken);
     await choose('room');
     expect(await screen.findByText(/cannot be solved as drawn/)).toBeVisible();

@@ -2,7 +2,9 @@
 
 import { useState } from 'react';
 import type { ArmsFound } from '@/core/arms/armsProblem';
-import { ARM_POINTS } from '@/core/arms/armsProblem';
+import { armPoints } from '@/core/arms/armsProblem';
+import { typeOf } from '@/core/corners/kinds';
+import { upperArmOf } from '@/core/kinematics/arms';
 import { Choice } from '../../fields/Choice';
 import { PointsTable } from '../rack/PointsTable';
 import { FindArms } from './FindArms';
@@ -13,18 +15,20 @@ import { useFreedomEdit } from '../useFreedomEdit';
 
 const PARTS = ['points', 'freedoms', 'find', 'room'] as const;
 type Part = (typeof PARTS)[number];
-const WORDS: Record<Part, string> = {
-  points: 'joints',
-  freedoms: 'freedoms',
-  find: 'find arms from camber',
-  room: 'room',
-};
 
-/** Where the wishbones' pivots go: typed, given freedoms, or found from the camber wanted. */
+/** Where arms and links go: typed, given freedoms, or found from the camber wanted. */
 export function Arms(props: FloorStation) {
-  const { axle, design, points, selected, steered, unit, onEdit } = props;
+  const { axle, design, points, selected, unit, onEdit } = props;
+  const type = typeOf(design);
+  const { name: station } = type.station;
+  const words: Record<Part, string> = {
+    points: 'joints',
+    freedoms: 'freedoms',
+    find: `find ${station.toLowerCase()} from camber`,
+    room: 'room',
+  };
   const [part, setPart] = useState<Part>('points');
-  const point = selected ?? 'upperFrontInner';
+  const point = selected ?? upperArmOf(type)?.through[0] ?? armPoints(type)[0];
   const handleFreedom = useFreedomEdit(axle, point, onEdit);
   const take = (found: ArmsFound) => {
     props.onTry(null);
@@ -42,13 +46,13 @@ export function Arms(props: FloorStation) {
   };
   return (
     <>
-      <Choice label="Arms" value={part} options={PARTS} words={WORDS} onPick={setPart} />
+      <Choice label={station} value={part} options={PARTS} words={words} onPick={setPart} />
       {part === 'points' && (
         <PointsTable
-          names={ARM_POINTS}
+          design={design}
+          names={armPoints(type)}
           points={points}
           unit={unit}
-          steered={steered}
           selected={selected}
           onSelect={props.onSelect}
           onEdit={props.onPoints}
@@ -60,7 +64,6 @@ export function Arms(props: FloorStation) {
           design={design}
           points={points}
           point={point}
-          steered={steered}
           unit={unit}
           onFreedom={handleFreedom}
         />

@@ -2,12 +2,13 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { CLOSE } from '@/core/arms/armsProblem';
+import { typeOf } from '@/core/corners/kinds';
+import { CLOSE, partnerOf } from '@/core/arms/armsProblem';
 import type { ArmsFinding } from '@/core/arms/armsFromCamber';
 import type { ArmsFound, Change } from '@/core/arms/armsProblem';
 import { washersFor } from '@/core/freedoms/freedoms';
 import type { AxleDesign } from '@/core/model/build';
-import { pointLabel } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
@@ -46,7 +47,7 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
       </Typography>
       {opening && (
         <Typography variant="body2" sx={{ color: VERDICT.edge }}>
-          + Let the {pointLabel(opening.point, true)} go {length(Math.abs(opening.by))} {unit}{' '}
+          + Let the {pointLabel(design, opening.point)} go {length(Math.abs(opening.by))} {unit}{' '}
           {WAYS[opening.coordinate][opening.by > 0 ? 0 : 1]} than it may now, and it is reached.
         </Typography>
       )}
@@ -73,8 +74,9 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
               <Typography variant="caption" component="div" sx={{ fontFamily: FIGURES }}>
                 {one.reached ? '✓ ' : '+ '}
                 {degrees(one.gain)} per 25 mm, {degrees(one.bump)} at bump, {degrees(one.droop)} at
-                droop; roll centre {length(one.rollCentre)}, scrub {length(one.scrub)}, bump steer{' '}
-                {one.bumpSteer === null ? 'unknown' : `${degrees(one.bumpSteer)} to null`}
+                droop; roll centre {length(one.rollCentre)},{' '}
+                {one.scrub === null ? '' : `scrub ${length(one.scrub)}, `}
+                {steerInWords(one, design)}
                 {withRod(one, length)}
               </Typography>
             </Box>
@@ -97,13 +99,19 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
   );
 }
 
+/** What the toe does over the travel: to be nulled next by the rod, or, where there is none, what it is. */
+const steerInWords = ({ bumpSteer }: ArmsFound, design: AxleDesign): string =>
+  typeOf(design).tieRod
+    ? `bump steer ${bumpSteer === null ? 'unknown' : `${degrees(bumpSteer)} to null`}`
+    : `toe range ${bumpSteer === null ? 'unknown' : degrees(bumpSteer)}`;
+
 /** Changes as a builder says them: both pivots of an arm that move alike are one. */
 function inWords(changes: Change[], design: AxleDesign, length: (mm: number) => string): string[] {
   const rear = (one: Change) =>
     changes.find(
       (other) =>
-        other.point === one.point.replace('Front', 'Rear') &&
-        other.point !== one.point &&
+        other.point === partnerOf(typeOf(design), one.point) &&
+        typeOf(design).pivots.some(({ through }) => through[0] === one.point) &&
         other.coordinate === one.coordinate &&
         Math.abs(other.to - other.from - (one.to - one.from)) < 0.01,
     );
@@ -113,9 +121,9 @@ function inWords(changes: Change[], design: AxleDesign, length: (mm: number) => 
     .map((one) => {
       const { point, coordinate, from, to } = one;
       if (!rear(one))
-        return `${pointLabel(point, true)} ${coordinate} ${length(from)} → ${length(to)}${washersIn(design, point, coordinate, to)}`;
-      const arm = point.startsWith('lower') ? 'lower' : 'upper';
-      return `both ${arm} arm pivots ${length(Math.abs(to - from))} ${WAYS[coordinate][to > from ? 0 : 1]}`;
+        return `${pointLabel(design, point)} ${coordinate} ${length(from)} → ${length(to)}${washersIn(design, point, coordinate, to)}`;
+      const pivots = typeOf(design).pivots.find(({ through }) => through[0] === point);
+      return `both ${pivots?.arm} pivots ${length(Math.abs(to - from))} ${WAYS[coordinate][to > from ? 0 : 1]}`;
     });
 }
 

@@ -2,11 +2,13 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { openedArms, upperArmLength } from '@/core/arms/armsProblem';
+import { openedArms } from '@/core/arms/armsProblem';
+import { typeOf } from '@/core/corners/kinds';
+import { armLength, lowerArmOf, upperArmOf } from '@/core/kinematics/arms';
 import type { ArmsFinding } from '@/core/arms/armsFromCamber';
 import type { ArmsFound } from '@/core/arms/armsProblem';
-import { camberWanted, rollCentreWanted, upperArmWanted } from '@/core/arms/armsWanted';
-import type { ArmsWanted } from '@/core/arms/armsWanted';
+import { camberWanted, rollCentreWanted, upperArmWanted } from '@/core/model/armsWanted';
+import type { ArmsWanted } from '@/core/model/armsWanted';
 import type { LengthUnit } from '@/core/model/units';
 import { finderWorker } from '../../bench/finderWorker';
 import { Choice } from '../../fields/Choice';
@@ -50,6 +52,8 @@ export function FindArms(props: Props) {
       step,
     );
   const opened = openedArms(design, wanted.together);
+  const type = typeOf(design);
+  const upperArm = upperArmOf(type);
 
   const search = () => {
     onTry(null);
@@ -119,28 +123,47 @@ export function FindArms(props: Props) {
           unit={unit}
           schema={rollCentreWanted}
         />
-        <Optional
-          label="Upper arm"
-          value={wanted.upperArm}
-          start={tidy(upperArmLength(design.points))}
-          onValue={(upperArm, step) => change({ upperArm }, step)}
-          unit={unit}
-          schema={upperArmWanted}
-        />
+        {upperArm && (
+          <Optional
+            label="Upper arm"
+            value={wanted.upperArm}
+            start={tidy(armLength(upperArm, design.points))}
+            onValue={(long, step) => change({ upperArm: long }, step)}
+            unit={unit}
+            schema={upperArmWanted}
+          />
+        )}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
-        <Toggle
-          label="Lower arm level"
-          on={wanted.level === true}
-          onSwitch={(on) => change({ level: on || undefined })}
-        />
-        <Toggle
-          label="An arm’s pivots move as one bracket"
-          on={wanted.together}
-          onSwitch={(together) => change({ together })}
-        />
+        {lowerArmOf(type) && (
+          <Toggle
+            label="Lower arm level"
+            on={wanted.level === true}
+            onSwitch={(on) => change({ level: on || undefined })}
+          />
+        )}
+        {!type.tieRod && (
+          <Toggle
+            label="Toe keeps in bump and droop"
+            on={wanted.toe === true}
+            onSwitch={(on) => change({ toe: on || undefined })}
+          />
+        )}
+        {type.pivots.length > 0 && (
+          <Toggle
+            label="An arm’s pivots move as one bracket"
+            on={wanted.together}
+            onSwitch={(together) => change({ together })}
+          />
+        )}
       </Box>
-      <SearchRow label="Find arms" part={part} opened={opened} steered onSearch={search} />
+      <SearchRow
+        label={`Find ${type.station.name.toLowerCase()}`}
+        part={part}
+        opened={opened}
+        design={design}
+        onSearch={search}
+      />
       {stale && <Stale />}
       {current && <ArmsResults {...props} finding={current} />}
     </Box>

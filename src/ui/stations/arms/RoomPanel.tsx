@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import { TILT_LIMITS, startingRoom, wantedSchema } from '@/core/clearance/roomSchema';
-import type { Room, WantedRoom } from '@/core/clearance/roomSchema';
+import { TILT_LIMITS, startingRoom, wantedSchema } from '@/core/model/room';
+import type { Room, WantedRoom } from '@/core/model/room';
 import type { LengthUnit } from '@/core/model/units';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { useStable } from '../../useStable';

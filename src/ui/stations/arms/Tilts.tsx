@@ -1,12 +1,12 @@
 import { memo, useMemo } from 'react';
-import { kindOf } from '@/core/clearance/jointStates';
-import { TILT_LIMITS } from '@/core/clearance/roomSchema';
-import type { WantedRoom } from '@/core/clearance/roomSchema';
-import { TILTING, tiltsOf } from '@/core/clearance/tilt';
-import { rackTravelOf } from '@/core/kinematics/axle';
+import { TILT_LIMITS } from '@/core/model/room';
+import type { WantedRoom } from '@/core/model/room';
+import { jointTypeOf, tiltingOf, tiltsOf } from '@/core/clearance/tilt';
+import { typeOf } from '@/core/corners/kinds';
+import { isSteered } from '@/core/kinematics/axle';
 import { describePosition } from '@/core/kinematics/corner';
 import type { AxleDesign, Side, Travel } from '@/core/model/build';
-import { pointLabel } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import { VERDICT } from '../../theme';
 import type { FloorStation } from '../floorStation';
 import { PlaceRow } from './PlaceRow';
@@ -26,19 +26,19 @@ export const Tilts = memo(function Tilts({
   onShow: FloorStation['onShow'];
 }) {
   const tilts = useMemo(() => tiltsOf(design, side, travel), [design, side, travel]);
-  const steered = rackTravelOf(design) > 0;
+  const type = typeOf(design);
   return (
     <section aria-label="Joint tilt">
       {tilts &&
-        TILTING.map((name) => {
+        tiltingOf(type).map((name) => {
           const { tilt, travel: at, rack } = tilts[name];
-          const kind = kindOf(name, steered);
+          const kind = jointTypeOf(type, name, isSteered(design));
           const past = tilt > (wanted[kind] ?? TILT_LIMITS[kind]);
           return (
             <PlaceRow
               key={name}
               data-tilt={past ? 'past' : 'within'}
-              what={`${pointLabel(name, steered)} tilts`}
+              what={`${pointLabel(design, name)} tilts`}
               where={describePosition(at, rack)}
               colour={past ? VERDICT.bad : VERDICT.good}
               figure={`${past ? '✕' : '✓'} ${tilt.toFixed(1)}°`}

@@ -115,7 +115,7 @@ describe('the wheel and its upright', () => {
     expect(trackOf(held.build.front)).toBeCloseTo(1400, 3);
     const start = blankBuild('x').front.points;
     const by = held.build.front.points.wheelCentre.out - start.wheelCentre.out;
-    expect(held.build.front.points.upperOuter.out - start.upperOuter.out).toBeCloseTo(by, 3);
+    expect(held.build.front.points['upperOuter'].out - start['upperOuter'].out).toBeCloseTo(by, 3);
   });
 
   it('lean for KPI, with camber going along where the upright is one solid part', async () => {

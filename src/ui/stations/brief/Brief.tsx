@@ -7,7 +7,7 @@ import type { AxleName, Build } from '@/core/model/build';
 import { startingBrief } from '@/core/model/brief';
 import type { Brief as BriefDocument } from '@/core/model/brief';
 import { blankRear } from '@/core/model/starts';
-import { fitTyre } from '@/core/model/fit';
+import { fitTyre } from '@/core/upright/fit';
 import type { LengthUnit } from '@/core/model/units';
 import { FromShelf } from '../../shelf/FromShelf';
 import { NARROW } from '../../theme';

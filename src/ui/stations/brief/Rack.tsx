@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { rackSchema } from '@/core/model/build';
 import type { Build } from '@/core/model/build';
-import { fitRack } from '@/core/model/fit';
+import { fitRack } from '@/core/upright/fit';
 import type { LengthUnit } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
@@ -25,13 +25,14 @@ export function Rack({
   onEdit: (change: (build: Build) => void, step?: string) => void;
 }) {
   const { rack } = build.front;
+  if (!rack) return null;
   const text = (key: 'innerThread' | 'mounts' | 'spline', label: string) =>
     rack[key] !== undefined && (
       <TextLine
         label={label}
         value={rack[key]}
         schema={rackSchema.shape[key].unwrap()}
-        onValue={(value) => onEdit((b) => void (b.front.rack[key] = value), `rack-${key}`)}
+        onValue={(value) => onEdit((b) => void (b.front.rack![key] = value), `rack-${key}`)}
         width={key === 'mounts' ? 2 * FIELD + 10 : FIELD}
       />
     );
@@ -43,12 +44,12 @@ export function Rack({
           value={rack.travel}
           unit={unit}
           schema={rackSchema.shape.travel}
-          onValue={(mm, step) => onEdit((b) => void (b.front.rack.travel = mm), step)}
+          onValue={(mm, step) => onEdit((b) => void (b.front.rack!.travel = mm), step)}
           width={FIELD}
         />
         {rack.perTurn === undefined ? (
           <Button
-            onClick={() => onEdit((b) => void (b.front.rack.perTurn = USUAL_PER_TURN))}
+            onClick={() => onEdit((b) => void (b.front.rack!.perTurn = USUAL_PER_TURN))}
             sx={{ fontWeight: 400 }}
           >
             Travel per turn not known yet: set it
@@ -59,7 +60,7 @@ export function Rack({
             value={rack.perTurn}
             unit={unit}
             schema={rackSchema.shape.perTurn.unwrap()}
-            onValue={(mm, step) => onEdit((b) => void (b.front.rack.perTurn = mm), step)}
+            onValue={(mm, step) => onEdit((b) => void (b.front.rack!.perTurn = mm), step)}
             width={FIELD}
           />
         )}
@@ -70,7 +71,7 @@ export function Rack({
               value={rack.pinion}
               options={['left', 'centre', 'right']}
               words={{ left: 'pinion left', centre: 'centre', right: 'right' }}
-              onPick={(pinion) => onEdit((b) => void (b.front.rack.pinion = pinion))}
+              onPick={(pinion) => onEdit((b) => void (b.front.rack!.pinion = pinion))}
             />
           </Box>
         )}

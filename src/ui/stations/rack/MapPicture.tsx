@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import type { BumpMap } from '@/core/bumpsteer/bumpMap';
 import { limitsOf } from '@/core/freedoms/freedoms';
-import type { Freedom } from '@/core/freedoms/freedoms';
+import type { Freedom } from '@/core/model/freedoms';
 import type { Coordinate } from '@/core/model/points';
 import { printLength, readable, trimmed } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';

@@ -2,9 +2,10 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { isSteered } from '@/core/kinematics/axle';
 import { openedRod } from '@/core/bumpsteer/findNull';
-import { STARTING_WANTED, nullWantedSchema, placingSchema } from '@/core/bumpsteer/nullWanted';
-import type { Placing } from '@/core/bumpsteer/nullWanted';
+import { STARTING_WANTED, nullWantedSchema, placingSchema } from '@/core/model/nullWanted';
+import type { Placing } from '@/core/model/nullWanted';
 import type { NullFinding } from '@/core/bumpsteer/findNull';
 import { finderWorker } from '../../bench/finderWorker';
 import { LengthField } from '../../fields/NumberField';
@@ -17,7 +18,7 @@ import type { RackProps } from './Rack';
 
 /** What within the freedoms leaves the toe alone, the least work first, as drawn and as it will be built. */
 export function NullFinder(props: RackProps) {
-  const { build, axle, side, design, steered, unit, onTry, onEdit } = props;
+  const { build, axle, side, design, unit, onTry, onEdit } = props;
   const wanted = build.asked?.null ?? STARTING_WANTED;
   const search = useSearch<NullFinding>(`null ${axle} ${side}`, design, wanted);
   const { part, found, stale, start } = search;
@@ -58,7 +59,7 @@ export function NullFinder(props: RackProps) {
           width={132}
         />
       </Box>
-      {steered && (
+      {isSteered(design) && (
         <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
           <Toggle
             label="Bumps at half lock count too"
@@ -81,7 +82,7 @@ export function NullFinder(props: RackProps) {
         label="Find a null"
         part={part}
         opened={openedRod(design)}
-        steered={steered}
+        design={design}
         onSearch={() => {
           onTry(null);
           start((onProgress) => finderWorker().null(build, axle, side, wanted, onProgress));

@@ -7,13 +7,14 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import { PLANES, PLANE_NAMES } from '@/core/bumpsteer/mapPlanes';
+import { PLANES, PLANE_NAMES } from '@/core/model/mapPlanes';
 import type { BumpMap } from '@/core/bumpsteer/bumpMap';
-import type { PlaneName } from '@/core/bumpsteer/mapPlanes';
+import type { PlaneName } from '@/core/model/mapPlanes';
 import { bumpSteerOf, withPoints } from '@/core/bumpsteer/trial';
 import { rulesOfThumb } from '@/core/bumpsteer/rules';
 import type { AxleDesign } from '@/core/model/build';
-import { pointLabel, toPoint } from '@/core/model/points';
+import { toPoint } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { finderWorker } from '../../bench/finderWorker';
@@ -29,14 +30,14 @@ type Size = (typeof SIZES)[number];
 /** Places each way: 8, 4, 2 and 1 apart in turn. */
 const PLACES = 81;
 
-const planeWords = (plane: PlaneName, steered: boolean): string => {
+const planeWords = (plane: PlaneName, design: AxleDesign): string => {
   const { point, across, up } = PLANES[plane];
-  return `${pointLabel(point, steered)}: ${across} and ${up}`;
+  return `${pointLabel(design, point)}: ${across} and ${up}`;
 };
 
 /** Toe range over a plane that a joint may be moved in: where the null is, and how sharp. */
 export function NullMap(props: RackProps) {
-  const { build, side, design, points, targets, steered, unit, nulls, tried, onTry } = props;
+  const { build, side, design, points, targets, unit, nulls, tried, onTry } = props;
   const { travel } = build;
   const asked = build.asked?.map ?? { plane: 'inner-out-up' as const, size: 40 };
   const { plane } = asked;
@@ -101,7 +102,7 @@ export function NullMap(props: RackProps) {
         >
           {PLANE_NAMES.map((name) => (
             <MenuItem key={name} value={name}>
-              {planeWords(name, steered)}
+              {planeWords(name, design)}
             </MenuItem>
           ))}
         </TextField>
@@ -151,7 +152,7 @@ export function NullMap(props: RackProps) {
             </Box>
           ) : (
             <Typography variant="body2" color="text.secondary">
-              Toe range over the travel with the {pointLabel(point, steered)} there. Click to go
+              Toe range over the travel with the {pointLabel(design, point)} there. Click to go
               there and look.
             </Typography>
           )}

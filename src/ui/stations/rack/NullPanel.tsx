@@ -4,8 +4,8 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { toRad } from '@/core/geometry/angle';
-import { judgeBumpSteer } from '@/core/bumpsteer/bumpSteer';
-import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import { judgeBumpSteer } from '@/core/motion/bumpSteer';
+import type { BumpSteer } from '@/core/motion/bumpSteer';
 import { classify } from '@/core/bumpsteer/classify';
 import type { NullLine } from '@/core/bumpsteer/nullLine';
 import { rulesOfThumb } from '@/core/bumpsteer/rules';
@@ -15,7 +15,9 @@ import type { Vec } from '@/core/geometry/vec';
 import { briefOf } from '@/core/model/brief';
 import { isOnSolid } from '@/core/takeoff/solid';
 import type { Rule } from '@/core/model/brief';
-import { pointLabel, toPoint } from '@/core/model/points';
+import { toPoint } from '@/core/model/points';
+import { isSteered } from '@/core/kinematics/axle';
+import { pointLabel, rodWord } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { PAPER } from '../../theme';
@@ -42,7 +44,7 @@ const RULES: Record<Rule, { name: string; why: string }> = {
 
 /** Both null lines, what kind of error there is, the rules of thumb judged, and how it does at part lock. */
 export function NullPanel(props: RackProps) {
-  const { build, axle, side, design, points, targets, steered, unit, nulls, bumpSteer } = props;
+  const { build, axle, side, design, points, targets, unit, nulls, bumpSteer } = props;
   const { travel } = build;
   const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
   const withUnit = (mm: number) => `${length(mm)} ${unit}`;
@@ -59,7 +61,7 @@ export function NullPanel(props: RackProps) {
     <Way
       key={key}
       {...props}
-      name={pointLabel(point, steered)}
+      name={pointLabel(design, point)}
       point={point}
       at={at}
       steer={steer}
@@ -89,7 +91,7 @@ export function NullPanel(props: RackProps) {
           {withUnit(2 * design.tyre.radius * Math.sin(toRad(bumpSteer.span.range)))} at the tyre.
         </div>
         {shape &&
-          errorInWords(shape, steered ? 'tie rod' : 'toe link', withUnit).map((line) => (
+          errorInWords(shape, rodWord(design), withUnit).map((line) => (
             <div key={line}>{line}</div>
           ))}
       </Typography>
@@ -123,7 +125,7 @@ export function NullPanel(props: RackProps) {
           </Typography>
         </Box>
       ))}
-      {steered && <AtLock design={design} side={side} travel={travel} />}
+      {isSteered(design) && <AtLock design={design} side={side} travel={travel} />}
       <Typography variant="caption" component="p" color="text.secondary">
         The {axle} {side} wheel. Verdicts are on the largest toe change from ride height, straight
         ahead, by the brief’s bands; part lock is not judged.

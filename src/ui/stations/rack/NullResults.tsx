@@ -3,7 +3,8 @@ import Typography from '@mui/material/Typography';
 import type { NullFinding } from '@/core/bumpsteer/findNull';
 import type { NullFound } from '@/core/bumpsteer/nullProblem';
 import { withPoints } from '@/core/bumpsteer/trial';
-import { pointLabel } from '@/core/model/points';
+import type { AxleDesign } from '@/core/model/build';
+import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
@@ -17,7 +18,7 @@ const LONG_SPACER = 15;
 
 /** Answers as instructions, each with what it leaves as drawn, as built and at part lock. */
 export function NullResults(props: RackProps & { finding: NullFinding }) {
-  const { finding, design, side, steered, unit, tried, onTry, onPoints } = props;
+  const { finding, design, side, unit, tried, onTry, onPoints } = props;
   const { found, before, tried: count, all, work, paper, steady, advice } = finding;
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
   if (!before)
@@ -43,7 +44,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
         <Box data-advice sx={{ color: VERDICT.edge, mb: 0.5 }}>
           {advice.map((one, i) => (
             <Typography key={i} variant="body2">
-              + {adviceInWords(one, steered, length, unit)}
+              + {adviceInWords(one, design, length, unit)}
             </Typography>
           ))}
         </Box>
@@ -67,7 +68,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
                 )}
                 {one.changes.map((change) => (
                   <div key={`${change.point} ${change.coordinate}`}>
-                    {instruction(change, steered, length, unit)}
+                    {instruction(change, design, length, unit)}
                   </div>
                 ))}
               </Typography>
@@ -97,7 +98,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
               </Typography>
               {one.buildable && (
                 <Typography variant="caption" component="div" color="text.secondary">
-                  A millimetre out in the {exact(one, steered)}.
+                  A millimetre out in the {exact(one, design)}.
                 </Typography>
               )}
             </Box>
@@ -143,12 +144,12 @@ function figures({ steer, buildable, atLock, ackermann }: NullFound): string {
 }
 
 /** What has to be exact: the two coordinates in which a millimetre costs most. */
-const exact = ({ buildable }: NullFound, steered: boolean): string =>
+const exact = ({ buildable }: NullFound, design: AxleDesign): string =>
   buildable!.perMm
     .slice(0, 2)
     .map(
       ({ point, coordinate, range }) =>
-        `${pointLabel(point, steered)} ${coordinate} makes ${range.toFixed(2)}°`,
+        `${pointLabel(design, point)} ${coordinate} makes ${range.toFixed(2)}°`,
     )
     .join(', in the ');
 

@@ -5,7 +5,6 @@ import { memo, useEffect } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import { parseLength, printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { POINT_LABELS } from '@/core/model/points';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { coordinate as coordinateSchema } from '@/core/model/wording';
 import { useTypedNumber } from '../../fields/useTypedNumber';
@@ -13,6 +12,8 @@ import { FIGURES, PAPER, VERDICT } from '../../theme';
 
 export interface PointCellProps {
   point: PointName;
+  /** What the point is called. */
+  label: string;
   coordinate: Coordinate;
   value: number;
   unit: LengthUnit;
@@ -34,7 +35,7 @@ export const cellId = (point: PointName, coordinate: Coordinate) => `${point}-${
 
 /** One coordinate of one point. */
 export const PointCell = memo(function PointCell(props: PointCellProps) {
-  const { point, coordinate, value, unit, onValue, onError } = props;
+  const { point, label, coordinate, value, unit, onValue, onError } = props;
   const { error, input, onKey } = useTypedNumber({
     value,
     parse: (text) => parseLength(text, unit),
@@ -65,7 +66,7 @@ export const PointCell = memo(function PointCell(props: PointCellProps) {
     <Cell
       {...input}
       id={id}
-      aria-label={`${POINT_LABELS[point]}, ${coordinate}, ${unit}`}
+      aria-label={`${label}, ${coordinate}, ${unit}`}
       aria-invalid={error !== null}
       aria-describedby={error === null ? undefined : 'points-error'}
       autoComplete="off"

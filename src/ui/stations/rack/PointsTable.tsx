@@ -6,7 +6,10 @@ import { useSnackbar } from 'notistack';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent } from 'react';
 import type { LengthUnit } from '@/core/model/units';
-import { COORDINATES, POINT_NAMES, pointLabel } from '@/core/model/points';
+import { pointNames, typeOf } from '@/core/corners/kinds';
+import type { AxleDesign } from '@/core/model/build';
+import { COORDINATES } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
 import { PAPER, VERDICT } from '../../theme';
@@ -15,11 +18,11 @@ import type { PointCellProps } from './PointCell';
 import { pastedPoints } from './pastePoints';
 
 interface Props {
+  design: AxleDesign;
   /** The points shown; all without. */
   names?: readonly PointName[];
   points: Points;
   unit: LengthUnit;
-  steered: boolean;
   selected: PointName | null;
   onSelect: (name: PointName) => void;
   /** Changes points; edits with the same step are undone together. */
@@ -30,19 +33,19 @@ const HEADINGS: Record<Coordinate, string> = { ahead: 'ahead', out: 'out', up: '
 
 /** Every point of one corner, typed in mm or inches, a spreadsheet's block pasted anywhere. */
 export function PointsTable({
-  names = POINT_NAMES,
+  design,
+  names = pointNames(typeOf(design)),
   points,
   unit,
-  steered,
   selected,
   onSelect,
   onEdit,
 }: Props) {
   const { enqueueSnackbar } = useSnackbar();
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const latest = useRef({ names, points, unit, onEdit, onSelect });
+  const latest = useRef({ design, names, points, unit, onEdit, onSelect });
   useEffect(() => {
-    latest.current = { names, points, unit, onEdit, onSelect };
+    latest.current = { design, names, points, unit, onEdit, onSelect };
   });
 
   const handleError = useCallback((cell: string, why: string | null) => {
@@ -67,8 +70,8 @@ export function PointsTable({
   const handlePaste = useCallback(
     (event: ClipboardEvent<HTMLInputElement>, point: PointName, coordinate: Coordinate) => {
       const text = event.clipboardData.getData('text/plain');
-      const { points: current, unit: shown, onEdit: edit } = latest.current;
-      const pasted = pastedPoints(text, shown, { point, coordinate }, current);
+      const { design: axle, points: current, unit: shown, onEdit: edit } = latest.current;
+      const pasted = pastedPoints(text, shown, { point, coordinate }, axle, current);
       if (!pasted) return;
       event.preventDefault();
       if (pasted.ok) edit((edited) => Object.assign(edited, pasted.value));
@@ -116,7 +119,7 @@ export function PointsTable({
               name={name}
               point={points[name]}
               unit={unit}
-              steered={steered}
+              label={pointLabel(design, name)}
               selected={name === selected}
               onSelect={onSelect}
               onValue={handleValue}
@@ -133,22 +136,22 @@ export function PointsTable({
         role="status"
         sx={{ color: VERDICT.bad, fontSize: 13, minHeight: 18, px: 0.75 }}
       >
-        {firstError && `${inWords(firstError[0], steered)} ${firstError[1]}; the last value holds`}
+        {firstError && `${inWords(firstError[0], design)} ${firstError[1]}; the last value holds`}
       </Box>
     </Box>
   );
 }
 
-interface RowProps extends Omit<PointCellProps, 'point' | 'coordinate' | 'value'> {
+interface RowProps extends Omit<PointCellProps, 'point' | 'label' | 'coordinate' | 'value'> {
   name: PointName;
   point: Point;
-  steered: boolean;
+  label: string;
   selected: boolean;
   onSelect: (name: PointName) => void;
 }
 
 const PointRow = memo(function PointRow(props: RowProps) {
-  const { name, point, steered, selected, onSelect, ...cell } = props;
+  const { name, point, label, selected, onSelect, ...cell } = props;
   return (
     <tr style={selected ? { backgroundColor: PAPER.wash } : undefined}>
       <th scope="row">
@@ -158,12 +161,18 @@ const PointRow = memo(function PointRow(props: RowProps) {
           onClick={() => onSelect(name)}
           style={{ fontWeight: selected ? 600 : 400 }}
         >
-          {labelOf(name, steered)}
+          {capital(label)}
         </RowName>
       </th>
       {COORDINATES.map((coordinate) => (
         <td key={coordinate}>
-          <PointCell point={name} coordinate={coordinate} value={point[coordinate]} {...cell} />
+          <PointCell
+            point={name}
+            label={label}
+            coordinate={coordinate}
+            value={point[coordinate]}
+            {...cell}
+          />
         </td>
       ))}
     </tr>
@@ -172,13 +181,10 @@ const PointRow = memo(function PointRow(props: RowProps) {
 
 const RowName = styled('button')({ all: 'unset', cursor: 'pointer', whiteSpace: 'nowrap' });
 
-const labelOf = (name: PointName, steered: boolean) => {
-  const label = pointLabel(name, steered);
-  return label.charAt(0).toUpperCase() + label.slice(1);
-};
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** `upperOuter-up` → `upper ball joint, up:`. */
-function inWords(cell: string, steered: boolean): string {
+function inWords(cell: string, design: AxleDesign): string {
   const [name, coordinate] = cell.split('-') as [PointName, Coordinate];
-  return `${pointLabel(name, steered)}, ${coordinate}:`;
+  return `${pointLabel(design, name)}, ${coordinate}:`;
 }

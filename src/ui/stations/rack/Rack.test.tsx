@@ -66,7 +66,6 @@ function Station({ part: Part }: { part: React.ComponentType<RackProps> }) {
               design={front}
               points={front.points}
               targets={briefOf(build).targets}
-              steered
               unit="mm"
               selected={selected}
               onSelect={setSelected}

@@ -1,8 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { BumpSteer } from '@/core/motion/bumpSteer';
 import type { Nulls } from '@/core/bumpsteer/nulls';
+import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import type { useShim } from '../../bench/useShim';
@@ -37,12 +38,12 @@ interface Props extends RackProps {
 
 /** Where rack and tie-rod joints go so that bumps do not steer. */
 export function Rack({ shim, onFind, ...props }: Props) {
-  const { axle, design, points, selected, steered, unit, targets } = props;
+  const { axle, design, points, selected, unit, targets } = props;
   const [part, setPart] = useState<Part>('joints');
   const point = selected === 'tieRodInner' || selected === 'tieRodOuter' ? selected : 'tieRodOuter';
   const handleFreedom = useFreedomEdit(axle, point, props.onEdit);
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
-  const advice = shim.advice.map((one) => adviceInWords(one, steered, length, unit));
+  const advice = shim.advice.map((one) => adviceInWords(one, design, length, unit));
   return (
     <>
       <Choice
@@ -55,9 +56,9 @@ export function Rack({ shim, onFind, ...props }: Props) {
       {part === 'joints' && (
         <>
           <PointsTable
+            design={design}
             points={points}
             unit={unit}
-            steered={steered}
             selected={selected}
             onSelect={props.onSelect}
             onEdit={props.onPoints}
@@ -69,7 +70,7 @@ export function Rack({ shim, onFind, ...props }: Props) {
             hopeless={shim.hopeless}
             bands={targets.bumpSteer}
             unit={unit}
-            joint={steered ? 'tie rod outer joint' : 'toe link outer joint'}
+            joint={pointLabel(design, 'tieRodOuter')}
             onFind={onFind}
             onTake={shim.take}
             onLeave={shim.leave}
@@ -84,7 +85,6 @@ export function Rack({ shim, onFind, ...props }: Props) {
           design={design}
           points={points}
           point={point}
-          steered={steered}
           unit={unit}
           onFreedom={handleFreedom}
         />

@@ -4,16 +4,16 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { rodAsBuilt } from '@/core/bumpsteer/rodParts';
-import { RESERVE, rodStrength } from '@/core/bumpsteer/rodStrength';
-import { GRADES, STARTING_LOADS, rodSchema, tieRodParts } from '@/core/bumpsteer/rodSchema';
-import type { Grade, TieRodPart } from '@/core/bumpsteer/rodSchema';
-import { kindOf } from '@/core/clearance/jointStates';
-import { TILT_LIMITS } from '@/core/clearance/roomSchema';
-import { tiltsOf } from '@/core/clearance/tilt';
-import { pointLabel } from '@/core/model/points';
+import { rodAsBuilt } from '@/core/strength/rodParts';
+import { RESERVE, rodStrength } from '@/core/strength/rodStrength';
+import { GRADES, STARTING_LOADS, rodSchema, tieRodParts } from '@/core/model/rod';
+import type { Grade, TieRodPart } from '@/core/model/rod';
+import { TILT_LIMITS } from '@/core/model/room';
+import { jointTypeOf, tiltsOf } from '@/core/clearance/tilt';
+import { typeOf } from '@/core/corners/kinds';
+import { isSteered } from '@/core/kinematics/axle';
+import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
-import { standing } from '@/core/upright/standing';
 import { Choice } from '../../fields/Choice';
 import { LengthField, PlainField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
@@ -39,7 +39,7 @@ type Row = [what: string, figure: string, enough: boolean | null];
 
 /** First estimates of what the tie rod carries and what that does to spacer, rod and thread. */
 export function RodStrength(props: RackProps) {
-  const { build, axle, design, side, points, steered, unit, onEdit } = props;
+  const { build, axle, design, side, unit, onEdit } = props;
   const loads = { ...STARTING_LOADS, ...build.rod };
   const rod = rodAsBuilt(build, design, side);
   const { parts, from } = rod;
@@ -62,22 +62,22 @@ export function RodStrength(props: RackProps) {
       return `rod ${length(Math.abs(rod.longer))} ${rod.longer > 0 ? 'longer' : 'shorter'} than measured`;
     return from[key] === 'typed' ? 'yours' : 'assumed';
   };
-  const { scrub } = standing(points, design.static, design.tyre.radius);
-  const found = rodStrength(points, { scrub, width: design.tyre.width }, { ...loads, ...parts });
+  const found = rodStrength(design, side, { ...loads, ...parts });
   const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
   const bends = (['tieRodInner', 'tieRodOuter'] as const).flatMap((name): Row[] => {
     if (!tilts) return [];
-    const kind = kindOf(name, steered);
+    const kind = jointTypeOf(typeOf(design), name, isSteered(design));
     const limit = build.room?.wanted[kind] ?? TILT_LIMITS[kind];
     const { tilt } = tilts[name];
     return [
       [
-        `${pointLabel(name, steered)} tilts over travel and lock`,
+        `${pointLabel(design, name)} tilts over travel and lock`,
         `${tilt.toFixed(1)}° of ${limit}°`,
         tilt <= limit,
       ],
     ];
   });
+  if (!found) return null;
   const rows: Row[] = [
     ['lever of the rod about the kingpin', `${found.lever.toFixed(0)} mm`, null],
     ['force along the rod, steered at rest', `${(found.steady / 1000).toFixed(2)} kN`, null],

@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { BumpSteer } from '@/core/bumpsteer/bumpSteer';
+import type { BumpSteer } from '@/core/motion/bumpSteer';
 import type { Shim } from '@/core/bumpsteer/shim';
 import type { LengthUnit } from '@/core/model/units';
 import { ShimPanel } from './ShimPanel';

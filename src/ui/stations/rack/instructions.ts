@@ -1,16 +1,17 @@
 import type { Advice } from '@/core/bumpsteer/advice';
 import type { NullChange } from '@/core/bumpsteer/nullProblem';
-import { pointLabel } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
+import type { AxleDesign } from '@/core/model/build';
 import { WAYS } from './places';
 
 /** One change as something a person does. */
 export function instruction(
   { point, coordinate, from, to, kind, washers }: NullChange,
-  steered: boolean,
+  design: AxleDesign,
   length: (mm: number) => string,
   unit: string,
 ): string {
-  const joint = pointLabel(point, steered);
+  const joint = pointLabel(design, point);
   if (kind === 'shims')
     return washers && washers.length > 0
       ? `Washers ${washers.map(length).join(' + ')} ${unit} at the ${joint}`
@@ -24,12 +25,12 @@ export function instruction(
 /** What would help where the freedoms do not, and what a sweep measured with it put in. */
 export function adviceInWords(
   { kind, found: { changes, steer, doubts } }: Advice,
-  steered: boolean,
+  design: AxleDesign,
   length: (mm: number) => string,
   unit: string,
 ): string {
   const { range } = steer.span;
-  const moves = changes.map((change) => instruction(change, steered, length, unit)).join(', and ');
+  const moves = changes.map((change) => instruction(change, design, length, unit)).join(', and ');
   const opens = kind === 'other side' ? 'With washers on the other side' : 'If it may move';
   const but = doubts.length > 0 ? `, but ${doubts.join('; ')}` : '';
   return `${opens}: ${moves.charAt(0).toLowerCase()}${moves.slice(1)}, leaves ${range.toFixed(range < 0.1 ? 3 : 2)}°${but}.`;

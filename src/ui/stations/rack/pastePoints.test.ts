@@ -1,9 +1,10 @@
 import { blankBuild } from '@/core/model/starts';
 import { pastedPoints } from './pastePoints';
 
-const { points } = blankBuild('x').front;
+const { front } = blankBuild('x');
+const { points } = front;
 const at = (text: string, unit: 'mm' | 'in' = 'mm') =>
-  pastedPoints(text, unit, { point: 'tieRodInner', coordinate: 'out' }, points);
+  pastedPoints(text, unit, { point: 'tieRodInner', coordinate: 'out' }, front, points);
 
 it('leaves one value to the cell', () => {
   expect(at('12.5')).toBeNull();

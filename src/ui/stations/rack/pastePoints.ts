@@ -2,7 +2,10 @@ import Papa from 'papaparse';
 import { readPointsCsv } from '@/core/file/pointsCsv';
 import { parseLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { COORDINATES, POINT_LABELS, POINT_NAMES } from '@/core/model/points';
+import { pointNames, typeOf } from '@/core/corners/kinds';
+import type { AxleDesign } from '@/core/model/build';
+import { pointLabel } from '@/core/model/labels';
+import { COORDINATES } from '@/core/model/points';
 import type { Coordinate, PointName, Points } from '@/core/model/points';
 import type { Checked, Problem } from '@/core/model/problems';
 import { coordinate as coordinateSchema } from '@/core/model/wording';
@@ -16,22 +19,25 @@ export function pastedPoints(
   text: string,
   unit: LengthUnit,
   from: { point: PointName; coordinate: Coordinate },
+  design: AxleDesign,
   points: Points,
 ): Checked<Partial<Points>> | null {
   const block = text.replace(/[\r\n]+$/u, '');
   if (!/[\t\n;]/u.test(block)) return null;
-  if (/^\uFEFF?"?(point|\w+_mm)"?\s*[\t,;]/iu.test(block)) return readPointsCsv(block);
+  if (/^\uFEFF?"?(point|\w+_mm)"?\s*[\t,;]/iu.test(block))
+    return readPointsCsv(typeOf(design), block);
 
   const { data } = Papa.parse<string[]>(block, {
     delimiter: block.includes('\t') ? '\t' : block.includes(';') ? ';' : '\t',
   });
-  const firstRow = POINT_NAMES.indexOf(from.point);
+  const names = pointNames(typeOf(design));
+  const firstRow = names.indexOf(from.point);
   const firstColumn = COORDINATES.indexOf(from.coordinate);
   const problems: Problem[] = [];
   const result: Partial<Points> = {};
   data.forEach((cells, row) =>
     cells.forEach((cell, column) => {
-      const name = POINT_NAMES[firstRow + row];
+      const name = names[firstRow + row];
       const coordinate = COORDINATES[firstColumn + column];
       if (!name || !coordinate) {
         if (cell.trim() !== '')
@@ -49,7 +55,7 @@ export function pastedPoints(
           ? checked.error.issues[0].message
           : null;
       if (why !== null || !parsed.ok)
-        problems.push({ path: `${POINT_LABELS[name]}, ${coordinate}`, message: why ?? '' });
+        problems.push({ path: `${pointLabel(design, name)}, ${coordinate}`, message: why ?? '' });
       else result[name] = { ...(result[name] ?? points[name]), [coordinate]: parsed.value };
     }),
   );

@@ -25,7 +25,7 @@ export const moved = (design: AxleDesign, side: Side, point: PointName, at: Vec)
 
 /** Puts joints into the wheel's points, to a hundredth of a mm. */
 export const putPoints = (change: Partial<Points>) => (points: Points) => {
-  for (const [name, at] of Object.entries(change)) points[name as PointName] = rounded(at);
+  for (const [name, at] of Object.entries(change)) if (at) points[name] = rounded(at);
 };
 
 const rounded = (p: Point): Point => ({

@@ -1,37 +1,42 @@
+import type { CornerType } from '@/core/corners/cornerType';
+import { uprightPoints } from '@/core/corners/kinds';
+import { toVec } from '@/core/model/points';
+import type { PointName, Points } from '@/core/model/points';
+import { chassisToBench } from '@/core/takeoff/bench';
+import { benchKingpin } from '@/core/takeoff/hang';
 import type { BenchPoint } from '@/core/model/parts';
 import type { Hung } from '@/core/takeoff/hang';
-import type { UprightPoint } from '@/core/takeoff/records';
 import { FIGURES, SLATE } from '../../theme';
 
 const WIDTH = 326;
 const HEIGHT = 210;
-
-/** Where an upright's joints usually are, until they are measured. */
-const USUAL_PLACES: Record<UprightPoint, BenchPoint> = {
-  lowerOuter: { inboard: 80, above: -115, ahead: 8 },
-  upperOuter: { inboard: 115, above: 120, ahead: -12 },
-  tieRodOuter: { inboard: 90, above: -45, ahead: -115 },
-};
-const ORDER: UprightPoint[] = ['lowerOuter', 'upperOuter', 'tieRodOuter'];
 
 /**
  * An upright as it lies to be measured: from behind, with its hub face, and from the hub's side.
  * Letters are those of the fields.
  */
 export function BenchDrawing({
-  joints,
+  type,
+  points,
+  hung: { joints, frame },
   point,
   lean,
   stud,
 }: {
-  joints: Hung['joints'];
-  point: UprightPoint;
+  type: CornerType;
+  /** Where the model has the joints, until they are measured. */
+  points: Points;
+  hung: Hung;
+  point: PointName;
   lean: boolean;
   stud: boolean;
 }) {
-  const at = Object.fromEntries(
-    ORDER.map((name) => [name, joints[name] ?? USUAL_PLACES[name]]),
-  ) as Record<UprightPoint, BenchPoint>;
+  const names = uprightPoints(type);
+  const at: Record<PointName, BenchPoint> = Object.fromEntries(
+    names.map((name) => [name, joints[name] ?? chassisToBench(frame, toVec(points[name]))]),
+  );
+  const posts = type.members.filter(({ role }) => role === 'upright');
+  const kingpin = benchKingpin(type)?.map((name) => at[name]);
   const all = Object.values(at);
   const high = Math.max(60, ...all.map(({ above }) => above)) + 25;
   const low = Math.min(-60, ...all.map(({ above }) => above)) - 25;
@@ -86,14 +91,14 @@ export function BenchDrawing({
       {views.map(({ x, key }) => (
         <g key={key}>
           <g stroke={SLATE.soft} strokeWidth={7} strokeLinecap="round" strokeOpacity={0.55}>
-            <path
-              d={`M${x(at.lowerOuter)} ${y(at.lowerOuter.above)}L${x(at.upperOuter)} ${y(at.upperOuter.above)}`}
-            />
-            <path
-              d={`M${x(at.lowerOuter)} ${y(at.lowerOuter.above)}L${x(at.tieRodOuter)} ${y(at.tieRodOuter.above)}`}
-            />
+            {posts.map(({ from, to }) => (
+              <path
+                key={from + to}
+                d={`M${x(at[from])} ${y(at[from].above)}L${x(at[to])} ${y(at[to].above)}`}
+              />
+            ))}
           </g>
-          {ORDER.map((name) => (
+          {names.map((name) => (
             <circle
               key={name}
               cx={x(at[name])}
@@ -108,9 +113,9 @@ export function BenchDrawing({
         </g>
       ))}
       <g stroke={SLATE.accent} strokeWidth={1.3}>
-        {lean ? (
+        {lean && kingpin ? (
           <path
-            d={`M${edge(at.lowerOuter.inboard)} ${y(at.lowerOuter.above)}L${edge(at.upperOuter.inboard)} ${y(at.upperOuter.above)}`}
+            d={`M${edge(kingpin[0].inboard)} ${y(kingpin[0].above)}L${edge(kingpin[1].inboard)} ${y(kingpin[1].above)}`}
           />
         ) : (
           <Dimension
@@ -131,8 +136,8 @@ export function BenchDrawing({
       </g>
       <g fill={SLATE.accent} fontFamily={FIGURES} fontWeight={600} fontSize={14}>
         <text
-          x={lean ? edge(at.upperOuter.inboard) + 8 : (edge(chosen.inboard) + faceX) / 2}
-          y={y(lean ? at.upperOuter.above * 0.6 : chosen.above) - 6}
+          x={lean && kingpin ? edge(kingpin[1].inboard) + 8 : (edge(chosen.inboard) + faceX) / 2}
+          y={y(lean && kingpin ? kingpin[1].above * 0.6 : chosen.above) - 6}
           textAnchor="middle"
         >
           {lean ? 'D' : 'A'}

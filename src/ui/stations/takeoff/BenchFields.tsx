@@ -5,9 +5,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { LengthUnit } from '@/core/model/units';
 import type { BenchPoint } from '@/core/model/parts';
+import type { CornerType } from '@/core/corners/cornerType';
+import type { Points } from '@/core/model/points';
+import { benchKingpin } from '@/core/takeoff/hang';
 import type { Hung } from '@/core/takeoff/hang';
-import { USUAL } from '@/core/takeoff/records';
-import type { OnBench } from '@/core/takeoff/records';
+import { USUAL } from '@/core/model/takeOff';
+import type { OnBench } from '@/core/model/takeOff';
 import { BenchDrawing } from './BenchDrawing';
 import type { RecordChange } from './RecordEditor';
 import { AngleReadFields, ReadFields, putRead } from './ReadFields';
@@ -21,13 +24,17 @@ const WORDS = {
 /** An upright on the bench: each joint off the hub's mounting face, with a drawing of what is measured where. */
 export function BenchFields({
   record,
-  joints,
+  type,
+  points,
+  hung,
   drawn,
   unit,
   change,
 }: {
   record: OnBench;
-  joints: Hung['joints'];
+  type: CornerType;
+  points: Points;
+  hung: Hung;
   /** Where the model has the joint. */
   drawn: BenchPoint;
   unit: LengthUnit;
@@ -37,11 +44,13 @@ export function BenchFields({
     change((draft) => {
       if (draft.method === 'bench') act(draft);
     }, step);
-  const upper = record.point === 'upperOuter';
+  const upper = record.point === benchKingpin(type)?.[1];
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>
       <BenchDrawing
-        joints={joints}
+        type={type}
+        points={points}
+        hung={hung}
         point={record.point}
         lean={upper && record.lean !== undefined}
         stud={record.stud !== undefined}

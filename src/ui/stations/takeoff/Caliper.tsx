@@ -5,10 +5,9 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { Fragment, useEffect, useState } from 'react';
-import { rackTravelOf } from '@/core/kinematics/axle';
+import { typeOf } from '@/core/corners/kinds';
 import { briefOf } from '@/core/model/brief';
-import { pointLabel } from '@/core/model/points';
-import type { PointName } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import { printLength, readable, trimmed } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { JUDGED } from '@/core/tolerance/sensitivity';
@@ -48,14 +47,16 @@ export function Caliper({
     };
   }, [build, axle, side]);
 
-  const steered = rackTravelOf(build[axle] ?? build.front) > 0;
+  const design = build[axle] ?? build.front;
+  // A wheel that steers about nothing has no scrub radius.
+  const judged = JUDGED.filter((what) => what !== 'scrub' || typeOf(design).steersAbout);
   const sorted = list && [...list].sort((a, b) => b.over[by] - a.over[by]);
   return (
     <Box sx={{ maxWidth: 860 }}>
       <Together bands={bands} accept={briefOf(build).targets.bumpSteer[1]} />
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', my: 1.5 }}>
         <Typography variant="body2">Worst first for</Typography>
-        <Choice label="Worst first for" value={by} options={JUDGED} words={WORDS} onPick={setBy} />
+        <Choice label="Worst first for" value={by} options={judged} words={WORDS} onPick={setBy} />
       </Box>
       {sorted?.length === 0 && (
         <Typography role="alert">
@@ -72,14 +73,14 @@ export function Caliper({
               <th scope="col" rowSpan={2} className="number">
                 ±
               </th>
-              {JUDGED.map((what) => (
+              {judged.map((what) => (
                 <th key={what} scope="colgroup" colSpan={2} style={{ textAlign: 'right' }}>
                   {WORDS[what]}
                 </th>
               ))}
             </tr>
             <tr>
-              {JUDGED.map((what) => (
+              {judged.map((what) => (
                 <Fragment key={what}>
                   <th scope="col" className="number">
                     per mm
@@ -95,15 +96,14 @@ export function Caliper({
             {sorted.map(({ number, per, over }, i) => (
               <tr key={number.id} data-sensitivity={number.id} aria-selected={i < 3}>
                 <th scope="row">
-                  {number.of === 'marks' ? 'marks' : pointLabel(number.of as PointName, steered)},{' '}
-                  {number.what}
+                  {number.of === 'marks' ? 'marks' : pointLabel(design, number.of)}, {number.what}
                 </th>
                 <td className="number">
                   {number.unit === 'deg'
                     ? `${trimmed(number.tolerance, 2)}°`
                     : printLength(number.tolerance, unit)}
                 </td>
-                {JUDGED.map((what) => (
+                {judged.map((what) => (
                   <Fragment key={what}>
                     <td className="number">{per ? figure(what, per[what], unit) : '–'}</td>
                     <td className="number" style={{ fontWeight: what === by ? 600 : 400 }}>
@@ -125,7 +125,8 @@ export function Caliper({
   );
 }
 
-function figure(what: Judged, value: number, unit: LengthUnit): string {
+function figure(what: Judged, value: number | null, unit: LengthUnit): string {
+  if (value === null) return '–';
   if (!Number.isFinite(value)) return 'does not go together';
   if (what !== 'scrub') return `${readable(fixed(value, 3))}°`;
   return readable(unit === 'mm' ? fixed(value, 2) : fixed(value / 25.4, 4));

@@ -10,7 +10,7 @@ import { COORDINATES } from '@/core/model/points';
 import type { Coordinate, Point } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import type { Direct, Plane } from '@/core/takeoff/records';
+import type { Direct, Plane } from '@/core/model/takeOff';
 import type { RecordChange } from './RecordEditor';
 import { VERDICT } from '../../theme';
 import { ReadFields, putRead } from './ReadFields';

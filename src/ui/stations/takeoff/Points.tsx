@@ -9,19 +9,22 @@ import { useEffect, useState } from 'react';
 import { distance } from '@/core/geometry/vec';
 import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
 import { readPointRows } from '@/core/file/pointsCsv';
-import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { kingpinOf, pointNames, typeOf, uprightPoints } from '@/core/corners/kinds';
+import { pointsOf } from '@/core/kinematics/axle';
 
-import { POINT_NAMES, pointLabel, toVec } from '@/core/model/points';
+import { toVec } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import type { Point, PointName } from '@/core/model/points';
+import { UPRIGHT_JOINTS } from '@/core/model/parts';
 import { describeProblems } from '@/core/model/problems';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { isMeasured, recordOf, takeOffOf } from '@/core/takeoff/records';
+import { isMeasured, recordOf, takeOffOf } from '@/core/model/takeOff';
 import { isInConflict } from '@/core/takeoff/measured';
 import type { PlaceRead } from '@/core/takeoff/measured';
 import type { Reader } from '@/core/takeoff/places';
-import { USUAL } from '@/core/takeoff/records';
-import type { Measured } from '@/core/takeoff/records';
+import { USUAL } from '@/core/model/takeOff';
+import type { Measured } from '@/core/model/takeOff';
 import { putMeasured } from '@/core/takeoff/symmetry';
 import { pickText } from '../../download';
 import { LengthField } from '../../fields/NumberField';
@@ -51,12 +54,15 @@ const IN_MODEL = 0.2;
 export function Points(props: Props) {
   const { build, axle, side, unit, reader, onEdit, onTakeOff } = props;
   const { enqueueSnackbar } = useSnackbar();
-  const [chosen, setChosen] = useState<PointName>('lowerOuter');
+  const [picked, setChosen] = useState<PointName | null>(null);
   const design = build[axle] ?? build.front;
   const points = pointsOf(design, side);
   const takeOff = takeOffOf(build);
-  const steered = rackTravelOf(design) > 0;
-  const rows = POINT_NAMES.map((point) => {
+  const type = typeOf(design);
+  // What is measured first: the lower end of what the wheel steers about, where that is a joint of the upright.
+  const first = kingpinOf(type)?.[0] ?? uprightPoints(type)[0] ?? pointNames(type)[0];
+  const chosen = picked !== null && picked in points ? picked : first;
+  const rows = pointNames(type).map((point) => {
     const record = recordOf(takeOff, axle, side, point);
     return { point, record, place: record ? reader.read(record) : null };
   });
@@ -65,7 +71,7 @@ export function Points(props: Props) {
   ).length;
   const disputed = rows.flatMap(({ point, place }) =>
     place?.ok && isInConflict(place)
-      ? [`${pointLabel(point, steered)}, ±${largest(place.spread, unit)} ${unit}`]
+      ? [`${pointLabel(design, point)}, ±${largest(place.spread, unit)} ${unit}`]
       : [],
   );
   const [asking, setAsking] = useState(false);
@@ -83,7 +89,7 @@ export function Points(props: Props) {
     else enqueueSnackbar(tooLarge(file.size), { variant: 'error' });
   };
   const readRows = (text: string) => {
-    const read = readPointRows(text);
+    const read = readPointRows(type, text);
     if (!read.ok) {
       enqueueSnackbar(`Nothing was taken in:\n${describeProblems(read.problems, 4)}`, {
         variant: 'error',
@@ -152,7 +158,7 @@ export function Points(props: Props) {
               <tr key={point} data-measured={point} aria-selected={point === chosen}>
                 <th scope="row">
                   <RowButton type="button" onClick={() => setChosen(point)}>
-                    {pointLabel(point, steered)}
+                    {pointLabel(design, point)}
                   </RowButton>
                 </th>
                 <td>{record ? HOW[record.method] : <Soft>as drawn</Soft>}</td>
@@ -197,7 +203,7 @@ export function Points(props: Props) {
           )}
           <AskFirst points={asking ? disputed : null} onYes={putIn} onNo={() => setAsking(false)} />
           <Button onClick={() => void importCsv()}>Read a CSV</Button>
-          <UprightFromShelf {...props} />
+          {UPRIGHT_JOINTS.every((name) => name in points) && <UprightFromShelf {...props} />}
           <Box sx={{ flex: 1 }} />
           <LengthField
             label="± of what is drawn"

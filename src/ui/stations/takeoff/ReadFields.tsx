@@ -2,8 +2,8 @@
 
 import { printAngle, printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { angleRead, lengthRead } from '@/core/takeoff/records';
-import type { Read } from '@/core/takeoff/records';
+import { angleRead, lengthRead } from '@/core/model/takeOff';
+import type { Read } from '@/core/model/takeOff';
 import { AngleField, LengthField } from '../../fields/NumberField';
 
 export type OnRead = (what: 'value' | 'tolerance', value: number | undefined, step: string) => void;

@@ -2,17 +2,19 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { typeOf, uprightPoints } from '@/core/corners/kinds';
+import { pointsOf } from '@/core/kinematics/axle';
 
-import { pointLabel, toVec } from '@/core/model/points';
+import { toVec } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import { chassisToBench } from '@/core/takeoff/bench';
 import { hangUpright } from '@/core/takeoff/hang';
-import { recordOf, takeOffOf } from '@/core/takeoff/records';
+import { recordOf, takeOffOf } from '@/core/model/takeOff';
 import type { PlaceRead } from '@/core/takeoff/measured';
-import { UPRIGHT_POINTS, USUAL } from '@/core/takeoff/records';
-import type { Measured, UprightPoint } from '@/core/takeoff/records';
+import { USUAL } from '@/core/model/takeOff';
+import type { Measured } from '@/core/model/takeOff';
 import { Choice } from '../../fields/Choice';
 import { PAPER, VERDICT } from '../../theme';
 import { BenchFields } from './BenchFields';
@@ -36,9 +38,6 @@ const WORDS: Record<Method, string> = {
   bench: 'bench',
 };
 
-const isUprights = (point: PointName): point is UprightPoint =>
-  (UPRIGHT_POINTS as readonly PointName[]).includes(point);
-
 /** How one point was measured: the method, its numbers and their ±. */
 export function RecordEditor(props: Props) {
   const { build, axle, side, point, place, unit, onTakeOff } = props;
@@ -57,7 +56,10 @@ export function RecordEditor(props: Props) {
       const target = draft.measured.find(isThis);
       if (target) edit(target);
     }, step);
-  const methods = METHODS.filter((method) => method !== 'bench' || isUprights(point));
+  const type = typeOf(design);
+  const methods = METHODS.filter(
+    (method) => method !== 'bench' || uprightPoints(type).includes(point),
+  );
   return (
     <Box
       component="section"
@@ -65,7 +67,7 @@ export function RecordEditor(props: Props) {
       sx={{ borderLeft: `1px solid ${PAPER.line}`, pl: 2.5 }}
     >
       <Typography variant="h2" sx={{ mb: 1, '&::first-letter': { textTransform: 'uppercase' } }}>
-        {pointLabel(point, rackTravelOf(design) > 0)}, {side}
+        {pointLabel(design, point)}, {side}
       </Typography>
       <Choice
         label="Measured by"
@@ -102,7 +104,9 @@ export function RecordEditor(props: Props) {
         {record?.method === 'bench' && (
           <BenchFields
             record={record}
-            joints={hangUpright(build, axle, side).joints}
+            type={type}
+            points={pointsOf(design, side)}
+            hung={hangUpright(build, axle, side)}
             drawn={drawnOnBench(props)}
             unit={unit}
             change={change}
@@ -159,7 +163,6 @@ function startOf(method: Exclude<Method, 'none'>, { build, axle, side, point }: 
     };
   return {
     ...where,
-    point: point as UprightPoint,
     method,
     inboard: rule(),
     above: rule(),

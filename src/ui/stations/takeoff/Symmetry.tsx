@@ -4,14 +4,15 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { rackTravelOf } from '@/core/kinematics/axle';
-import { pointLabel } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { isInConflict } from '@/core/takeoff/measured';
 import { readerOf } from '@/core/takeoff/places';
-import { takeOffOf } from '@/core/takeoff/records';
-import { symmetryOf, takeOver } from '@/core/takeoff/symmetry';
-import type { Choice, Stands } from '@/core/takeoff/symmetry';
+import { takeOffOf } from '@/core/model/takeOff';
+import { takeOver } from '@/core/takeoff/symmetry';
+import type { Choice } from '@/core/takeoff/symmetry';
+import { symmetryOf } from '@/core/tolerance/symmetry';
+import type { Stands } from '@/core/tolerance/symmetry';
 import { Table } from '../../fields/Table';
 import { AskFirst } from './AskFirst';
 import type { StationProps } from './TakeOff';
@@ -26,16 +27,16 @@ const CHOICES: [Choice, string][] = [
 /** How far a frame is out of symmetry, what that does, and what to make of it. */
 export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
   const symmetry = useMemo(() => symmetryOf(build, axle), [build, axle]);
-  const steered = rackTravelOf(build[axle] ?? build.front) > 0;
+  const design = build[axle] ?? build.front;
   const [asking, setAsking] = useState<Choice | null>(null);
   const disputed = useMemo(() => {
     const { read } = readerOf(build);
     return takeOffOf(build).measured.flatMap((record) =>
       record.axle === axle && isInConflict(read(record))
-        ? [`${pointLabel(record.point, steered)}, ${record.side}`]
+        ? [`${pointLabel(design, record.point)}, ${record.side}`]
         : [],
     );
-  }, [build, axle, steered]);
+  }, [build, axle, design]);
   const take = (choice: Choice) => {
     setAsking(null);
     onEdit((draft) => takeOver(draft, axle, choice));
@@ -53,7 +54,7 @@ export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
   return (
     <Box sx={{ maxWidth: 760 }}>
       <Typography sx={{ fontWeight: 600 }}>
-        The {pointLabel(worst.point, steered)} is furthest out: {length(worst.apart)} {unit} between
+        The {pointLabel(design, worst.point)} is furthest out: {length(worst.apart)} {unit} between
         the sides.
       </Typography>
       <Typography variant="body2" sx={{ mb: 1.5 }}>
@@ -82,7 +83,7 @@ export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
         <tbody>
           {symmetry.points.map(({ point, off, apart }) => (
             <tr key={point}>
-              <th scope="row">{pointLabel(point, steered)}</th>
+              <th scope="row">{pointLabel(design, point)}</th>
               <td className="number">{length(off.ahead)}</td>
               <td className="number">{length(off.out)}</td>
               <td className="number">{length(off.up)}</td>

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
 import type { Build } from '@/core/model/build';
 import { blankBuild } from '@/core/model/starts';
-import { noTakeOff } from '@/core/takeoff/records';
+import { noTakeOff } from '@/core/model/takeOff';
 import type * as Real from '@/core/tolerance/sensitivity';
 import { Editing } from '@/test/editing';
 import type { Held } from '@/test/editing';
@@ -71,7 +71,7 @@ it('takes a point by tape from a plane of the builder’s own, and puts it into 
   expect(row('lowerFrontInner')).toHaveTextContent('140, 250, 185');
   expect(row('lowerFrontInner')).toHaveTextContent('5 off');
   await choose('Put 1 into the model');
-  expect(held.build.front.points.lowerFrontInner).toEqual({ ahead: 140, out: 250, up: 185 });
+  expect(held.build.front.points['lowerFrontInner']).toEqual({ ahead: 140, out: 250, up: 185 });
   expect(row('lowerFrontInner')).toHaveTextContent('yes');
 });
 
@@ -155,8 +155,8 @@ it('compares the sides and takes both as they are', async () => {
   expect(screen.getByText(/upper arm front pivot is furthest out: 6 mm/)).toBeVisible();
   expect(screen.getByText(/of camber and .* of toe between the wheels/)).toBeVisible();
   await choose('Take both as they are');
-  expect(held.build.front.rightPoints!.upperFrontInner.up).toBe(391);
-  expect(held.build.front.points.upperFrontInner.up).toBe(385);
+  expect(held.build.front.rightPoints!['upperFrontInner'].up).toBe(391);
+  expect(held.build.front.points['upperFrontInner'].up).toBe(385);
 });
 
 it('lists what deserves the caliper, worst first, for what is asked', async () => {
@@ -318,12 +318,12 @@ it('says what each of tapes that disagree would read, asks before it takes the p
   const tape = (name: string) => document.querySelector(`[data-tape="${name}"]`) as HTMLElement;
   for (const name of 'ABCD') expect(tape(name)).toHaveTextContent(/alone wrong: \d/);
   expect(screen.getByRole('alert')).toHaveTextContent(/disagree by more than their ±/);
-  const before = structuredClone(held.build.front.points.lowerOuter);
+  const before = structuredClone(held.build.front.points['lowerOuter']);
   await choose('Put 1 into the model');
   const dialog = within(await screen.findByRole('dialog'));
   expect(dialog.getByText(/lower ball joint, ±\d\d/)).toBeVisible();
   await user.click(dialog.getByRole('button', { name: 'Not yet' }));
-  expect(held.build.front.points.lowerOuter).toEqual(before);
+  expect(held.build.front.points['lowerOuter']).toEqual(before);
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   await user.click(within(tape('B')).getByRole('button', { name: 'Leave this tape out' }));
   const [record] = held.build.takeOff!.measured;
@@ -338,7 +338,7 @@ it('takes a point whose tapes agree without asking', async () => {
   show(measuredBuild(0));
   await choose('Put 1 into the model');
   expect(screen.queryByRole('dialog')).toBeNull();
-  expect(held.build.front.points.lowerOuter.out).toBeCloseTo(420, 0);
+  expect(held.build.front.points['lowerOuter'].out).toBeCloseTo(420, 0);
 });
 
 it('says where the same reading from another plane puts the point, and can keep the point', async () => {

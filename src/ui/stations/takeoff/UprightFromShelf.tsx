@@ -5,10 +5,10 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { UPRIGHT_JOINTS as SHELF_POINTS } from '@/core/model/parts';
 import type { UprightPart } from '@/core/model/parts';
 import { turnedRound } from '@/core/takeoff/bench';
-import { UPRIGHT_POINTS } from '@/core/takeoff/records';
-import type { OnBench } from '@/core/takeoff/records';
+import type { OnBench } from '@/core/model/takeOff';
 import { ShelfPicker } from '../../shelf/ShelfPicker';
 import type { StationProps } from './TakeOff';
 
@@ -20,14 +20,10 @@ export function UprightFromShelf({ axle, side, onTakeOff }: StationProps) {
     onTakeOff((draft) => {
       draft.measured = draft.measured.filter(
         (m) =>
-          !(
-            m.axle === axle &&
-            m.side === side &&
-            (UPRIGHT_POINTS as readonly string[]).includes(m.point)
-          ),
+          !(m.axle === axle && m.side === side && SHELF_POINTS.some((point) => point === m.point)),
       );
       const read = (value: number) => ({ value, tolerance: part.tolerance });
-      for (const point of UPRIGHT_POINTS) {
+      for (const point of SHELF_POINTS) {
         const { inboard, above, ahead } = round ? turnedRound(part[point]) : part[point];
         const record: OnBench = {
           axle,

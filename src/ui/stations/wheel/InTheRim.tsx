@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { AxleDesign } from '@/core/model/build';
-import { POINT_LABELS } from '@/core/model/points';
+import { pointLabel } from '@/core/model/labels';
 import type { Points } from '@/core/model/points';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
@@ -34,7 +34,7 @@ export function InTheRim({
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
             {found.map((one) => (
               <Box component="li" key={one.joint} sx={{ display: 'flex', gap: 1, fontSize: 14 }}>
-                <span>{POINT_LABELS[one.joint]}</span>
+                <span>{pointLabel(design, one.joint)}</span>
                 <Room clearance={one} unit={unit} />
               </Box>
             ))}

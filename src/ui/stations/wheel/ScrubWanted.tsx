@@ -5,6 +5,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import { kingpinOf, typeOf } from '@/core/corners/kinds';
+import { pointLabel } from '@/core/model/labels';
+import type { PointName } from '@/core/model/points';
 import { mayMove } from '@/core/takeoff/solid';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
@@ -19,17 +22,24 @@ import { askedOf } from '../useAsked';
 
 const scrubSchema = measure('mm', -150, 250);
 
-const WORDS: Record<Way, string> = {
-  kpi: 'Lean the kingpin: KPI',
-  offset: 'Another rim: offset',
-  lowerOuter: 'Lower ball joint: out',
-  upperOuter: 'Upper ball joint: out',
-};
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What a way is called, on a kingpin between two joints. */
+function wordsOf(way: Way, design: AxleDesign): string {
+  const [lower, upper] = kingpinOf(typeOf(design)) ?? ['', ''];
+  return {
+    kpi: 'Lean the kingpin: KPI',
+    offset: 'Another rim: offset',
+    lower: `${capital(pointLabel(design, lower))}: out`,
+    upper: `${capital(pointLabel(design, upper))}: out`,
+  }[way];
+}
 
 interface Props {
   build: Build;
   axle: AxleName;
   design: AxleDesign;
+  kingpin: readonly [PointName, PointName];
   scrub: number;
   keep: Parameters<typeof waysToScrub>[2];
   unit: LengthUnit;
@@ -41,14 +51,14 @@ interface Props {
 
 /** A scrub radius asked for, and what alone would give it. */
 export function ScrubWanted(props: Props) {
-  const { build, axle, design, scrub, keep, unit, tried, onTry, onTake, onEdit } = props;
+  const { build, axle, design, kingpin, scrub, keep, unit, tried, onTry, onTake, onEdit } = props;
   const [asked, setAsked] = useState<{ of: AxleDesign; wanted: number; ways: Reached[] } | null>(
     null,
   );
   const found = asked?.of === design ? asked : null;
   const value = build.asked?.scrub ?? Math.round(scrub);
-  const may = (point: 'lowerOuter' | 'upperOuter') => mayMove(build, axle, point, 'out');
-  const solid = !may('lowerOuter') || !may('upperOuter');
+  const may = (point: PointName) => mayMove(build, axle, point, 'out');
+  const solid = !kingpin.every(may);
   return (
     <Box component="section" aria-label="Scrub radius wanted" sx={{ pt: 1 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
@@ -127,7 +137,7 @@ function WayRow({
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 30 }} data-way={way}>
       <Typography variant="body2" sx={{ flex: 1 }}>
-        {WORDS[way]}{' '}
+        {wordsOf(way, design)}{' '}
         <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 600 }}>
           {show(from)} → {show(to)}
         </Box>

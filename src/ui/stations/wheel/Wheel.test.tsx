@@ -3,7 +3,8 @@ import userEvent from '@testing-library/user-event';
 import type { AxleDesign } from '@/core/model/build';
 import { blankBuild } from '@/core/model/starts';
 import { overallWidthOf, trackOf } from '@/core/upright/place';
-import { standing } from '@/core/upright/standing';
+import { staticQuantities } from '@/core/upright/staticQuantities';
+import type { StaticQuantities } from '@/core/upright/staticQuantities';
 import { Editing } from '@/test/editing';
 import type { Held } from '@/test/editing';
 import { Wheel } from './Wheel';
@@ -37,10 +38,7 @@ const type = async (label: string, text: string) => {
   await user.clear(field);
   await user.type(field, text);
 };
-const stands = () => {
-  const { points, static: alignment, tyre } = held.build.front;
-  return standing(points, alignment, tyre.radius);
-};
+const stands = () => staticQuantities(held.build.front, 'left') as Required<StaticQuantities>;
 
 it('places the wheel by its track or by the width over the tyres', async () => {
   show();
@@ -90,9 +88,9 @@ it('lists what alone gives a scrub radius, shows one beside the present, and tak
   await user.click(screen.getByRole('button', { name: 'What gives it?' }));
   const way = (name: string) =>
     within(document.querySelector(`[data-way="${name}"]`) as HTMLElement);
-  await user.click(way('lowerOuter').getByRole('button', { name: 'Look' }));
+  await user.click(way('lower').getByRole('button', { name: 'Look' }));
   const tried = look.mock.lastCall[0] as AxleDesign;
-  expect(standing(tried.points, tried.static, tried.tyre.radius).scrub).toBeCloseTo(22, 3);
+  expect(staticQuantities(tried, 'left').scrub).toBeCloseTo(22, 3);
   await user.click(way('kpi').getByRole('button', { name: 'Take' }));
   expect(stands().scrub).toBeCloseTo(22, 3);
   expect(document.querySelector('[data-way]')).toBeNull();

@@ -7,14 +7,15 @@ import Switch from '@mui/material/Switch';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { kingpinOf, typeOf } from '@/core/corners/kinds';
 import { pointsOf } from '@/core/kinematics/axle';
 import { staticSchema } from '@/core/model/build';
-import type { AxleDesign, Side } from '@/core/model/build';
+import type { AxleDesign } from '@/core/model/build';
 import { printLength } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { leanUpright, setAlignment, setTrack, standOnGround, trackOf } from '@/core/upright/place';
 import type { Kept, Pivot } from '@/core/upright/place';
-import { standing } from '@/core/upright/standing';
+import { staticQuantities } from '@/core/upright/staticQuantities';
 import { Choice } from '../../fields/Choice';
 import { AngleField } from '../../fields/NumberField';
 import { PAPER, VERDICT } from '../../theme';
@@ -34,15 +35,20 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
   const design = build[axle] ?? build.front;
   const points = pointsOf(design, side);
   const [kept, setKept] = useState<Kept>('track');
-  const [about, setAbout] = useState<Pivot>('lowerOuter');
+  const [about, setAbout] = useState<Pivot>('lower');
   const [solid, setSolid] = useState(false);
   const [before, setBefore] = useState<{ step: string; track: number } | null>(null);
   const change = useAxleChange(build, axle, onEdit);
-  const now = standing(points, design.static, design.tyre.radius);
+  const now = staticQuantities(design, side);
   /** Changes what may take the track along, and remembers what that was before this stay in the field. */
   const watched: typeof change = (step, act) => {
     setBefore((last) => (last?.step === step ? last : { step, track: trackOf(design) }));
     change(step, act);
+  };
+  const kingpin = kingpinOf(typeOf(design));
+  const lean = (d: AxleDesign, wanted: { kpi?: number; caster?: number }) => {
+    const { kpi = 0, caster = 0 } = staticQuantities(d, side);
+    leanUpright(d, { kpi, caster, ...wanted, about, solid });
   };
   const length = (mm: number) => printLength(Math.round(mm * 10) / 10, unit);
   const offGround = Math.abs(now.contactUp) > 0.5;
@@ -131,53 +137,52 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
           </Button>
         </Typography>
       )}
-      <Row>
-        <AngleField
-          label="KPI, + top in"
-          value={tidy(now.kpi)}
-          schema={LEAN}
-          onValue={(kpi, step) =>
-            watched(step, (d) =>
-              leanUpright(d, { kpi, caster: standingOf(d, side).caster, about, solid }),
-            )
-          }
-          width={FIELD}
-        />
-        <AngleField
-          label="Caster, + top back"
-          value={tidy(now.caster)}
-          schema={LEAN}
-          onValue={(caster, step) =>
-            watched(step, (d) =>
-              leanUpright(d, { kpi: standingOf(d, side).kpi, caster, about, solid }),
-            )
-          }
-          width={FIELD}
-        />
-        <Labelled label="Leaning holds">
-          <Choice
-            label="Leaning holds"
-            value={about}
-            options={['lowerOuter', 'wheelCentre']}
-            words={{ lowerOuter: 'lower joint', wheelCentre: 'wheel' }}
-            onPick={setAbout}
+      {kingpin && now.kpi !== undefined && now.caster !== undefined && (
+        <Row>
+          <AngleField
+            label="KPI, + top in"
+            value={tidy(now.kpi)}
+            schema={LEAN}
+            onValue={(kpi, step) => watched(step, (d) => lean(d, { kpi }))}
+            width={FIELD}
           />
-        </Labelled>
-      </Row>
+          <AngleField
+            label="Caster, + top back"
+            value={tidy(now.caster)}
+            schema={LEAN}
+            onValue={(caster, step) => watched(step, (d) => lean(d, { caster }))}
+            width={FIELD}
+          />
+          <Labelled label="Leaning holds">
+            <Choice
+              label="Leaning holds"
+              value={about}
+              options={['lower', 'wheelCentre']}
+              words={{ lower: 'lower joint', wheelCentre: 'wheel' }}
+              onPick={setAbout}
+            />
+          </Labelled>
+        </Row>
+      )}
       <Divider />
-      <ScrubWanted
-        build={build}
-        axle={axle}
-        onEdit={onEdit}
-        design={design}
-        scrub={now.scrub}
-        keep={{ offset: kept, about }}
-        unit={unit}
-        tried={tried}
-        onTry={onTry}
-        onTake={(reached) => change('', (d) => void Object.assign(d, structuredClone(reached)))}
-      />
-      <Divider />
+      {kingpin && now.scrub !== undefined && (
+        <>
+          <ScrubWanted
+            build={build}
+            axle={axle}
+            onEdit={onEdit}
+            design={design}
+            kingpin={kingpin}
+            scrub={now.scrub}
+            keep={{ offset: kept, about }}
+            unit={unit}
+            tried={tried}
+            onTry={onTry}
+            onTake={(reached) => change('', (d) => void Object.assign(d, structuredClone(reached)))}
+          />
+          <Divider />
+        </>
+      )}
       <InTheRim design={design} points={points} unit={unit} />
       <Divider />
       <HalfShaft design={design} unit={unit} change={change} />
@@ -187,9 +192,6 @@ export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) 
 
 /** KPI and caster that may be asked for. */
 const LEAN = measure('deg', -15, 35);
-
-const standingOf = (design: AxleDesign, side: Side) =>
-  standing(pointsOf(design, side), design.static, design.tyre.radius);
 
 /** To a hundredth, as it is shown. */
 const tidy = (degrees: number): number => Math.round(degrees * 100) / 100;

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { COORDINATES, POINT_NAMES } from '../model/points';
-import type { PointName } from '../model/points';
-import { coordinate, group, label, listOf, measure, problem, tolerance } from '../model/wording';
+import { ALL_POINT_NAMES } from '../corners/kinds';
+import { COORDINATES } from './points';
+import type { PointName } from './points';
+import { coordinate, group, label, listOf, measure, problem, tolerance } from './wording';
 
 /** ± that a way of measuring usually has: mm, and degrees for the level. Common practice. */
 export const USUAL = { tape: 1.5, rule: 0.5, level: 0.1 } as const;
@@ -60,10 +61,13 @@ export type Mark = z.infer<typeof markSchema>;
 export const markDistanceSchema = group({ from: id, to: id, ...taped });
 export type MarkDistance = z.infer<typeof markDistanceSchema>;
 
+/** A point of some kind; of a kind that the axle is not, the record is kept and not counted. */
+const pointName = z.enum(ALL_POINT_NAMES as readonly [string, ...string[]], { error: problem });
+
 const where = {
   axle: z.enum(['front', 'rear'], { error: problem }),
   side: z.enum(['left', 'right'], { error: problem }),
-  point: z.enum(POINT_NAMES, { error: problem }),
+  point: pointName,
 };
 
 const fromPlane = group({
@@ -89,10 +93,6 @@ const distancesSchema = group({
   answer: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
 });
 
-/** Points that belong to the upright and can be measured on the bench. */
-export const UPRIGHT_POINTS = ['lowerOuter', 'upperOuter', 'tieRodOuter'] as const;
-export type UprightPoint = (typeof UPRIGHT_POINTS)[number];
-
 /**
  * On the bench, off the hub's mounting face: `inboard` of the face, `above` and `ahead` of the
  * spindle's centre. The upper joint may instead be given by the angle between the hub face and the
@@ -101,7 +101,6 @@ export type UprightPoint = (typeof UPRIGHT_POINTS)[number];
  */
 const benchSchema = group({
   ...where,
-  point: z.enum(UPRIGHT_POINTS, { error: problem }),
   method: z.literal('bench'),
   inboard: lengthRead,
   above: lengthRead,
@@ -170,7 +169,7 @@ export function missingOf(record: Measured): string[] {
     case 'bench': {
       const { inboard, above, ahead, lean } = record;
       const asked = [
-        ['A', lean && record.point === 'upperOuter' ? 0 : inboard.value],
+        ['A', lean ? 0 : inboard.value],
         ['B', above.value],
         ['C', ahead.value],
         ['D', lean ? lean.value : 0],

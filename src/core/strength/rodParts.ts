@@ -1,8 +1,8 @@
 import { distance } from '../geometry/vec';
 import { pointsOf } from '../kinematics/axle';
 import type { AxleDesign, Build, Side } from '../model/build';
-import { ASSUMED } from './rodSchema';
-import type { TieRod, TieRodPart, TieRodParts } from './rodSchema';
+import { ASSUMED } from '../model/rod';
+import type { TieRod, TieRodPart, TieRodParts } from '../model/rod';
 import { toVec } from '../model/points';
 
 /** Where a figure comes from: typed for this layout, worked out from the layout and its freedoms, or assumed. */
@@ -28,7 +28,7 @@ const SAME = 0.05;
 export function rodAsBuilt(build: Pick<Build, 'rod'>, design: AxleDesign, side: Side): RodAsBuilt {
   const { tieRodInner, tieRodOuter } = pointsOf(design, side);
   const length = distance(toVec(tieRodInner), toVec(tieRodOuter));
-  const freedom = design.freedoms?.tieRodOuter?.up;
+  const freedom = design.freedoms?.['tieRodOuter']?.up;
   const washers = freedom?.kind === 'shims' ? Math.abs(tieRodOuter.up - freedom.base) : null;
   const own: TieRod = design.tieRod ?? {};
   const old: Partial<TieRodParts> = build.rod ?? {};

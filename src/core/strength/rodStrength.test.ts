@@ -1,19 +1,21 @@
 import { axleWith } from '../../test/layouts';
-import { ASSUMED, STARTING_LOADS } from './rodSchema';
+import { ASSUMED, STARTING_LOADS } from '../model/rod';
+import { blankBuild } from '../model/starts';
 import { bucklingOf, rodStrength } from './rodStrength';
 
 const STARTING_ROD = { ...STARTING_LOADS, ...ASSUMED };
 
-// Kingpin upright; the arm 120 mm behind it, the rod straight across: its lever is the arm (geometry).
-const { points } = axleWith({
+// Kingpin upright, 30 mm inboard of the contact; the arm 120 mm behind it, the rod straight across: its lever is the arm (geometry).
+const drawn = axleWith({
   lowerOuter: { ahead: 0, out: 600, up: 200 },
   upperOuter: { ahead: 0, out: 600, up: 400 },
   tieRodInner: { ahead: -120, out: 260, up: 300 },
   tieRodOuter: { ahead: -120, out: 600, up: 300 },
+  wheelCentre: { ahead: 0, out: 630, up: 290 },
 });
-const tyre = { scrub: 30, width: 200 };
+const design = { ...drawn, tyre: { radius: 290, width: 200 } };
 const at = (change: Partial<typeof STARTING_ROD> = {}) =>
-  rodStrength(points, tyre, { ...STARTING_ROD, ...change });
+  rodStrength(design, 'left', { ...STARTING_ROD, ...change })!;
 
 it('works out the force of a tyre turned at rest, by hand', () => {
   const { moment, lever, steady, struck } = at({ wheelLoad: 2000, grip: 1, factor: 3 });
@@ -64,4 +66,11 @@ it('goes over from one rule to the other without a step or a kink (geometry of t
 
 it('asks for one and a half diameters of the rod’s own thread (common practice)', () => {
   expect(at({ thread: 10, bolt: 14 }).engagement).toBe(15);
+});
+
+it('says nothing of a rod where the wheel steers about nothing', () => {
+  const { front: links } = blankBuild('x', 'strut-links');
+  expect(rodStrength(links, 'left', STARTING_ROD)).toBeNull();
+  const { front: arm } = blankBuild('x', 'trailing-arm');
+  expect(rodStrength(arm, 'left', STARTING_ROD)).toBeNull();
 });

@@ -1,7 +1,8 @@
-import { setLoadedRadius } from '../upright/place';
-import type { AxleDesign, FrontAxle } from './build';
-import type { RackPart, TyrePart } from './parts';
-import { readTyreCode } from './tyre';
+import { setLoadedRadius } from './place';
+import { typeOf } from '../corners/kinds';
+import type { AxleDesign } from '../model/build';
+import type { RackPart, TyrePart } from '../model/parts';
+import { readTyreCode } from '../model/tyre';
 
 /** Parts from the shelf put into a design. A copy: what is typed over afterwards changes no shelf. */
 
@@ -15,9 +16,10 @@ export function fitTyre(design: AxleDesign, tyre: TyrePart): void {
   setLoadedRadius(design, tyre.radius);
 }
 
-/** Puts a rack on the front axle: its travel, and its inner joints as far apart as they are on it. */
-export function fitRack(design: FrontAxle, rack: RackPart): void {
+/** Puts a rack on an axle whose kind has a tie rod: its travel, and its inner joints as far apart as they are on it. */
+export function fitRack(design: AxleDesign, rack: RackPart): void {
   const { travel, perTurn, between, innerThread, pinion, mounts, spline } = rack;
+  if (!typeOf(design).tieRod) return;
   design.rack = { travel, perTurn, innerThread, pinion, mounts, spline };
   for (const points of [design.points, design.rightPoints])
     if (points) points.tieRodInner.out = between / 2;

@@ -1,8 +1,11 @@
 import { cross, distance, dot, sub, unit } from '../geometry/vec';
-import type { Points } from '../model/points';
-import { GRADES } from './rodSchema';
-import type { RodLoads, TieRodParts } from './rodSchema';
+import { typeOf } from '../corners/kinds';
+import { pointsOf } from '../kinematics/axle';
+import type { AxleDesign, Side } from '../model/build';
+import { GRADES } from '../model/rod';
+import type { RodLoads, TieRodParts } from '../model/rod';
 import { toVec } from '../model/points';
+import { staticAxis, staticQuantities } from '../upright/staticQuantities';
 
 /**
  * First estimates of what a tie rod carries, and what that does to a spacer, the rod and its thread. They
@@ -34,23 +37,26 @@ export interface RodStrength {
 }
 
 /**
- * @param points the corner as drawn
- * @param scrub scrub radius and tyre width, mm, from which the standing tyre's moment comes:
- * M = μ W √(B²/8 + e²) (Gillespie, *Fundamentals of Vehicle Dynamics*, 1992, from memory)
+ * The tie rod of a steered wheel at rest, from the standing tyre's moment about what it steers about:
+ * M = μ W √(B²/8 + e²) (Gillespie, *Fundamentals of Vehicle Dynamics*, 1992, from memory), B the tyre's width and
+ * e the scrub radius.
+ * @returns null where there is no rod, or nothing that the wheel steers about
  */
 export function rodStrength(
-  points: Points,
-  tyre: { scrub: number; width: number },
+  design: AxleDesign,
+  side: Side,
   parts: TieRodParts & Pick<RodLoads, 'wheelLoad' | 'grip' | 'factor'>,
-): RodStrength {
-  const lower = toVec(points.lowerOuter);
-  const axis = unit(sub(toVec(points.upperOuter), lower));
+): RodStrength | null {
+  const axis = staticAxis(design, side);
+  const { scrub } = staticQuantities(design, side);
+  if (!axis || scrub === undefined || !typeOf(design).tieRod) return null;
+  const points = pointsOf(design, side);
   const outer = toVec(points.tieRodOuter);
   const inner = toVec(points.tieRodInner);
   const along = unit(sub(inner, outer));
   // Lever: moment about the axis of a unit force along the rod.
-  const lever = Math.abs(dot(axis, cross(sub(outer, lower), along)));
-  const moment = parts.grip * parts.wheelLoad * Math.sqrt(tyre.width ** 2 / 8 + tyre.scrub ** 2);
+  const lever = Math.abs(dot(unit(axis.along), cross(sub(outer, axis.at), along)));
+  const moment = parts.grip * parts.wheelLoad * Math.sqrt(design.tyre.width ** 2 / 8 + scrub ** 2);
   const steady = moment / lever;
   const struck = steady * parts.factor;
   // A bolt held at one end, the force at the joint's middle: Shigley, bending of a round bar.

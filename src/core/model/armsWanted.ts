@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { group, measure, problem } from '../model/wording';
+import { group, measure, problem } from './wording';
 
 const flag = z.boolean({ error: problem });
 export const camberWanted = measure('deg', -15, 15);
@@ -18,6 +18,8 @@ export const armsWantedSchema = group({
   droop: camberWanted.optional(),
   /** Roll centre's height above the ground at ride height. */
   rollCentre: rollCentreWanted.optional(),
+  /** Toe at full bump and full droop as at ride height: asked of kinds that have no rod to see to that. */
+  toe: flag.optional(),
   /** The lower arm level at ride height. */
   level: flag.optional(),
   /** Upper arm's length, ball joint to pivot axis: an arm that is on the shelf. */

@@ -1,10 +1,10 @@
 import type { AxleCorner } from '../kinematics/axle';
 import type { Travel } from '../model/build';
-import { spanOf } from '../motion/range';
-import type { Span } from '../motion/range';
+import { spanOf } from './range';
+import type { Span } from './range';
 import { judgeSize } from '../verdict/verdicts';
-import { runSweep, slopeAt, travelSweep, valueAt } from '../motion/sweep';
-import type { Sweep } from '../motion/sweep';
+import { runSweep, slopeAt, travelSweep, valueAt } from './sweep';
+import type { Sweep } from './sweep';
 
 /** Odd, so that ride height is one of them when bump and droop are alike. */
 export const POSITIONS = 41;

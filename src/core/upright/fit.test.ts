@@ -1,9 +1,9 @@
-import { standing } from '../upright/standing';
+import { staticQuantities } from './staticQuantities';
 import { fitRack, fitTyre } from './fit';
-import { partSchema } from './parts';
-import type { RackPart, TyrePart } from './parts';
-import { STARTER_SHELF } from './starterShelf';
-import { blankBuild } from './starts';
+import { partSchema } from '../model/parts';
+import type { RackPart, TyrePart } from '../model/parts';
+import { STARTER_SHELF } from '../model/starterShelf';
+import { blankBuild } from '../model/starts';
 
 const parts = <K extends string>(kind: K) => STARTER_SHELF.filter((part) => part.kind === kind);
 
@@ -30,14 +30,14 @@ describe('a tyre from the shelf', () => {
     const { front } = blankBuild('test');
     const tyre = parts('tyre')[0] as TyrePart;
     const before = structuredClone(front.points);
-    const contactUp = () => standing(front.points, front.static, front.tyre.radius).contactUp;
+    const contactUp = () => staticQuantities(front, 'left').contactUp;
     const stood = contactUp();
     const raised = tyre.radius - front.tyre.radius;
     fitTyre(front, tyre);
     expect(front.tyre).toEqual({ radius: tyre.radius, width: tyre.width, code: tyre.code });
     expect(contactUp()).toBeCloseTo(stood, 2);
-    expect(front.points.lowerOuter.up - before.lowerOuter.up).toBeCloseTo(raised, 2);
-    expect(front.points.lowerFrontInner).toEqual(before.lowerFrontInner);
+    expect(front.points['lowerOuter'].up - before['lowerOuter'].up).toBeCloseTo(raised, 2);
+    expect(front.points['lowerFrontInner']).toEqual(before['lowerFrontInner']);
   });
 
   it('brings the rim’s diameter where its code says one, and no code where it has none', () => {
@@ -56,8 +56,8 @@ it('puts a rack’s inner joints as far apart as they are on it, on both sides',
   front.rightPoints = structuredClone(front.points);
   const rack = parts('rack')[0] as RackPart;
   fitRack(front, rack);
-  expect(front.rack.travel).toBe(rack.travel);
-  expect(front.rack.perTurn).toBe(rack.perTurn);
+  expect(front.rack!.travel).toBe(rack.travel);
+  expect(front.rack!.perTurn).toBe(rack.perTurn);
   for (const points of [front.points, front.rightPoints])
     expect(points.tieRodInner.out).toBe(rack.between / 2);
 });

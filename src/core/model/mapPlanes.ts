@@ -1,4 +1,4 @@
-import type { Coordinate, PointName } from '../model/points';
+import type { Coordinate, PointName } from './points';
 
 /** Planes that a joint can be moved over: across and up the map. */
 export const PLANES = {

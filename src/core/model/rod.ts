@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { group, measure, problem } from '../model/wording';
+import { group, measure, problem } from './wording';
 
 /** Bolt grades by their yield strength, N/mm² (ISO 898-1, from memory). */
 export const GRADES = { '8.8': 640, '10.9': 940, '12.9': 1100 } as const;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { coordinate, group, label, listOf, measure, problem } from '../model/wording';
+import { coordinate, group, label, listOf, measure, problem } from './wording';
 
 const size = measure('mm', 1, 5000);
 const where = {

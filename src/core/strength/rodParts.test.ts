@@ -1,7 +1,7 @@
 import { blankBuild } from '../model/starts';
 import { rodAsBuilt } from './rodParts';
-import { ASSUMED } from './rodSchema';
-import { STARTING_LOADS } from './rodSchema';
+import { ASSUMED } from '../model/rod';
+import { STARTING_LOADS } from '../model/rod';
 import { rodStrength } from './rodStrength';
 
 const made = () => {
@@ -39,8 +39,7 @@ it('does not tick a bolt for washers that are not the ones fitted', () => {
   const { build, of } = made();
   const { tieRodOuter } = build.front.points;
   const reserve = () =>
-    rodStrength(build.front.points, { scrub: 30, width: 195 }, { ...STARTING_LOADS, ...of().parts })
-      .boltReserve;
+    rodStrength(build.front, 'left', { ...STARTING_LOADS, ...of().parts })!.boltReserve;
   const short = reserve();
   build.front.freedoms = {
     tieRodOuter: {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { group, measure, problem } from '../model/wording';
+import { group, measure, problem } from './wording';
 
 const flag = z.boolean({ error: problem });
 
