@@ -6,6 +6,7 @@ import type { PlaneName } from '../src/core/model/mapPlanes';
 import { backupTo, restoreFrom } from './backup';
 import { checkReport } from './check';
 import { BadInput, readBuild } from './input';
+import { kindsList } from './kinds';
 import { mapTable } from './map';
 import { nullReport } from './null';
 import { plain } from './plain';
@@ -118,6 +119,10 @@ function program(print: (text: string) => void): Command {
     .action((file: string, given: unknown) => {
       print(answer(file, mapTable(readBuild(file), checked(mapOptions, given))));
     });
+  havrik
+    .command('kinds')
+    .description('list the kinds of corner and their points')
+    .action(() => print(kindsList()));
   havrik
     .command('check')
     .description('say whether a file is sound and how much it bump-steers')

@@ -3,6 +3,7 @@ import { findNull, openedRod } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
 import { ROD_POINTS } from '../src/core/bumpsteer/nullProblem';
 import type { NullChange, NullFound } from '../src/core/bumpsteer/nullProblem';
+import { typeOf } from '../src/core/corners/kinds';
 import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { COORDINATES } from '../src/core/model/points';
@@ -55,6 +56,11 @@ export function nullReport(
   if (!given) return { ok: false, why: `the build has no ${request.axle} axle` };
   const prepared = prepareAxle(given);
   if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
+  if (!typeOf(given).tieRod)
+    return {
+      ok: false,
+      why: `the ${request.axle} axle has no tie rod or toe link to null by: it is a ${typeOf(given).label.toLowerCase()}`,
+    };
   const own = request.free === undefined && openedRod(given).length > 0;
   const free = readFree(request.free ?? USUAL);
   if (!free.ok) return free;

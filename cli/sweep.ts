@@ -31,6 +31,9 @@ export interface SweepRequest {
 
 const MOST_POSITIONS = 10_000;
 
+const finite = (value: number): number | null =>
+  Number.isFinite(value) ? Number(value.toFixed(9)) : null;
+
 /** The positions of a sweep as CSV or JSON; out-of-reach ones keep their line and say why. */
 export function sweepTable(
   build: Build,
@@ -61,7 +64,8 @@ export function sweepTable(
     const reachable = sweep.reachable[i] === 1;
     const values = Object.entries(SWEEP_COLUMNS).map(([column, quantity]) => [
       column,
-      reachable ? Number(valueAt(sweep, i, quantity).toFixed(9)) : null,
+      // What does not apply to a kind stays empty.
+      reachable ? finite(valueAt(sweep, i, quantity)) : null,
     ]);
     return {
       travel_mm: Number(sweep.travel[i].toFixed(9)),

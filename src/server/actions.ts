@@ -2,12 +2,12 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { nameSchema } from '../core/model/build';
 import { partSchema } from '../core/model/parts';
 import type { Part } from '../core/model/parts';
 import { describeProblems, problemsOf } from '../core/model/problems';
 import type { Problem } from '../core/model/problems';
-import { blankBuild } from '../core/model/starts';
+import { blankBuild, newBuildSchema } from '../core/model/starts';
+import type { NewBuild } from '../core/model/starts';
 import { deleteBuild, deletePart, emptyBin, restoreBuild, restorePart } from '../db/bin';
 import { createBuild, duplicateBuild } from '../db/builds';
 import { addPart, changePart, listParts } from '../db/parts';
@@ -45,9 +45,13 @@ async function inWords<T>(act: () => Promise<T | null | false>): Promise<Answer<
   }
 }
 
-/** Makes a build from the blank layout; answers its id. */
-export async function newBuild(name: string): Promise<Answer<string>> {
-  return answer(nameSchema, name, async (value) => (await createBuild(blankBuild(value))).id);
+/** Makes a build from blank layouts of the kinds asked for; answers its id. */
+export async function newBuild(asked: NewBuild): Promise<Answer<string>> {
+  return answer(
+    newBuildSchema,
+    asked,
+    async ({ name, front, rear }) => (await createBuild(blankBuild(name, front, rear))).id,
+  );
 }
 
 /** Copies a build; answers the copy's id. */

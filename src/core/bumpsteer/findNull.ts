@@ -239,8 +239,6 @@ function spread<T>(list: T[], count: number): T[] {
   );
 }
 
-const isRods = (what: string): boolean => what.startsWith('tie rod');
-
 /** Places where the tie rod or its joints come too close, by what to what; clearance in mm. */
 function tightOf(
   build: Build,
@@ -248,7 +246,7 @@ function tightOf(
   side: Side,
   design: AxleDesign,
 ): Map<string, number> {
-  const close = clearancesOf({ ...build, [axle]: design }, axle, side, isRods) ?? [];
+  const close = clearancesOf({ ...build, [axle]: design }, axle, side, true) ?? [];
   return new Map(
     close
       .filter(({ clearance, wanted }) => clearance < wanted)

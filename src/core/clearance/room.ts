@@ -6,6 +6,7 @@ import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { rodAsBuilt } from '../strength/rodParts';
 import { placer, spindleAt } from '../kinematics/joints';
 import type { Joints } from '../kinematics/joints';
+import { pointLabel, rodWord } from '../model/labels';
 import { toVec } from '../model/points';
 import type { PointName, Points } from '../model/points';
 import { shaftAt } from '../motion/halfShaft';
@@ -30,27 +31,20 @@ interface Tube {
 /** Arms, links, rod and half-shaft in one position; diameters as drawn, the rod's as it is. */
 function tubesOf(
   type: CornerType,
-  { halfShaft }: AxleDesign,
+  design: AxleDesign,
   at: Joints,
   upright: Float64Array,
   rodRadius: number,
 ) {
-  const tubes = type.members.flatMap(
-    ({ from, to, role, name, diameter }): (Tube & { role: string })[] =>
-      name === undefined
-        ? []
-        : [
-            {
-              name,
-              from: at[from],
-              to: at[to],
-              radius: role === 'rod' ? rodRadius : diameter / 2,
-              role,
-            },
-          ],
-  );
-  const rod = tubes.find(({ role }) => role === 'rod') ?? null;
-  const arms = tubes.filter((tube) => tube !== rod);
+  const arms: Tube[] = [];
+  let rod: Tube | null = null;
+  for (const { from, to, role, name, diameter } of type.members) {
+    if (name === undefined) continue;
+    const ends = { from: at[from], to: at[to] };
+    if (role === 'rod') rod = { name: rodWord(design), ...ends, radius: rodRadius };
+    else arms.push({ name, ...ends, radius: diameter / 2 });
+  }
+  const { halfShaft } = design;
   if (!halfShaft) return { rod, rest: arms, arms };
   const { inner, outer } = shaftAt(halfShaft, upright);
   const shaft: Tube = { name: 'half-shaft', from: inner, to: outer, radius: SHAFT };
@@ -63,9 +57,10 @@ const JOINT = JOINT_BODY;
 
 /** The closest that two bodies come over travel and lock. */
 export interface Closest {
-  /** What comes close to what. */
+  /** What comes close to what, and whether that is the rod that sets toe, or a joint of it. */
   what: string;
   to: string;
+  ofRod: boolean;
   clearance: number;
   wanted: number;
   /** Where, [ahead, out, up] mm, and in which position. */
@@ -79,14 +74,14 @@ export interface Closest {
  * each other, of all to tyre and rim, of joints to each other, and of the low ones to the ground at full
  * bump; below 0 by how deep one is in the other: the worst place of each pair over the whole
  * travel and lock, the tightest against what is wanted first.
- * @param asked which bodies are looked at, by what they are called; all without it
+ * @param rodOnly the rod that sets toe and its joints alone
  * @returns null where the layout cannot be solved as drawn
  */
 export function clearancesOf(
   build: Build,
   axle: AxleName,
   side: Side,
-  asked: (what: string) => boolean = () => true,
+  rodOnly = false,
 ): Closest[] | null {
   const design = build[axle];
   const prepared = design && prepareAxle(design);
@@ -104,18 +99,19 @@ export function clearancesOf(
   for (const { fullBump, ...position } of positionsOf(build.travel, prepared.axle.rackTravel)) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const at = jointsAt(upright);
-    const look: Look = (what, to, by, less, find) => {
-      if (!asked(what)) return;
+    const look: Look = (what, to, by, less, find, ofRod = false) => {
+      if (rodOnly && !ofRod) return;
       const key = `${what}|${to}`;
       const known = worst.get(key);
       const found = find(known ? known.clearance + less : Infinity);
       const clearance = found && found.distance - less;
       if (clearance !== null && clearance < (known?.clearance ?? Infinity) - 1e-3)
-        worst.set(key, { what, to, clearance, wanted: by, at: found!.at, ...position });
+        worst.set(key, { what, to, ofRod, clearance, wanted: by, at: found!.at, ...position });
     };
     closeIn(design, around, at, upright, bodies, wanted, rodRadius, look);
     // The ground comes up by as much as the wheel does.
-    if (fullBump && position.rack === 0) overGround(type, low, at, position.travel, wanted, look);
+    if (fullBump && position.rack === 0)
+      overGround(design, type, low, at, position.travel, wanted, look);
   }
   return [...worst.values()].sort((a, b) => a.clearance - a.wanted - (b.clearance - b.wanted));
 }
@@ -130,6 +126,7 @@ type Look = (
   wanted: number,
   less: number,
   find: (ceiling: number) => Least | null,
+  ofRod?: boolean,
 ) => void;
 
 /** Every pair of bodies in one position. */
@@ -146,19 +143,33 @@ function closeIn(
   const tyre = tyreOf(design, at.wheelCentre, spindleAt(upright));
   const { rod, rest, arms, shaft } = tubesOf(type, design, at, upright, rodRadius);
   const toTyre = (p: Vec) => toRing(p, tyre);
+  const { tieRod } = type;
+  const isOfRod = (name: PointName) => name === tieRod?.inner || name === tieRod?.outer;
   const joint = (name: PointName, to: string, distanceTo: (p: Vec) => number) =>
-    look(type.points[name].label, to, moving, JOINT, () => ({
-      distance: distanceTo(at[name]),
-      at: at[name],
-    }));
+    look(
+      pointLabel(design, name),
+      to,
+      moving,
+      JOINT,
+      () => ({ distance: distanceTo(at[name]), at: at[name] }),
+      isOfRod(name),
+    );
   for (const body of keepOuts) {
     const distanceTo = distanceToBody(body);
-    for (const { name, from, to, radius } of rod ? [...rest, rod] : rest)
-      look(name, body.name, moving, radius, (ceiling) =>
-        distanceTo(scale(add(from, to), 0.5)) - distance(from, to) / 2 >= ceiling
-          ? null
-          : leastToConvex(from, to, distanceTo),
+    for (const tube of rod ? [...rest, rod] : rest) {
+      const { name, from, to, radius } = tube;
+      look(
+        name,
+        body.name,
+        moving,
+        radius,
+        (ceiling) =>
+          distanceTo(scale(add(from, to), 0.5)) - distance(from, to) / 2 >= ceiling
+            ? null
+            : leastToConvex(from, to, distanceTo),
+        tube === rod,
       );
+    }
     // Inner pivots are bolted to what they are near: only what moves is looked at.
     for (const name of movers) joint(name, body.name, distanceTo);
     look('tyre', body.name, wide, 0, (ceiling) =>
@@ -166,22 +177,39 @@ function closeIn(
     );
   }
   const apart = (a: Tube, b: Tube) =>
-    look(a.name, b.name, moving, a.radius + b.radius, () =>
-      betweenLines(a.from, a.to, b.from, b.to),
+    look(
+      a.name,
+      b.name,
+      moving,
+      a.radius + b.radius,
+      () => betweenLines(a.from, a.to, b.from, b.to),
+      a === rod,
     );
   if (rod) for (const tube of rest) apart(rod, tube);
   if (shaft) for (const arm of arms) apart(shaft, arm);
-  // A half-shaft goes through the wheel's middle on purpose.
-  for (const { name, from, to, radius } of rod ? [...arms, rod] : arms)
-    look(name, 'tyre and rim', moving, radius, (ceiling) =>
-      leastAlong(from, to, toTyre, 0.2, ceiling),
+  // A half-shaft goes through the wheel's middle on purpose; so does an arm that ends at the hub.
+  for (const tube of rod ? [...arms, rod] : arms) {
+    const { name, from, to, radius } = tube;
+    if (to === at.wheelCentre) continue;
+    look(
+      name,
+      'tyre and rim',
+      moving,
+      radius,
+      (ceiling) => leastAlong(from, to, toTyre, 0.2, ceiling),
+      tube === rod,
     );
+  }
   for (const name of onUpright) joint(name, 'tyre and rim', toTyre);
   for (const [one, other] of pairs)
-    look(type.points[one].label, type.points[other].label, moving, 2 * JOINT, () => ({
-      distance: distance(at[one], at[other]),
-      at: at[one],
-    }));
+    look(
+      pointLabel(design, one),
+      pointLabel(design, other),
+      moving,
+      2 * JOINT,
+      () => ({ distance: distance(at[one], at[other]), at: at[one] }),
+      true,
+    );
 }
 
 /** Joints of a kind that are looked at. */
@@ -259,7 +287,8 @@ function distanceToBody(body: KeepOut): (p: Vec) => number {
 }
 
 function overGround(
-  type: CornerType,
+  design: AxleDesign,
+  { tieRod }: CornerType,
   low: PointName[],
   at: Joints,
   travel: number,
@@ -267,8 +296,12 @@ function overGround(
   look: Look,
 ): void {
   for (const name of low)
-    look(type.points[name].label, 'the ground at full bump', wanted.ground, JOINT, () => ({
-      distance: at[name][2] - travel,
-      at: at[name],
-    }));
+    look(
+      pointLabel(design, name),
+      'the ground at full bump',
+      wanted.ground,
+      JOINT,
+      () => ({ distance: at[name][2] - travel, at: at[name] }),
+      name === tieRod?.inner || name === tieRod?.outer,
+    );
 }

@@ -39,10 +39,10 @@ export const fiveLink = cornerType({
       linkBInner: [-260, -400, -110],
       linkBOuter: [-5, -70, -115],
       linkCInner: [90, -330, 140],
-      linkCOuter: [0, -115, 165],
+      linkCOuter: [0, -120, 160],
       linkDInner: [-170, -330, 135],
-      linkDOuter: [-20, -110, 165],
-      tieRodInner: [behind * 140, -395, -60],
+      linkDOuter: [-20, -118, 160],
+      tieRodInner: [behind * 140, -378, -66],
       tieRodOuter: [behind * 130, -70, -60],
       wheelCentre: [0, 0, 0],
     });

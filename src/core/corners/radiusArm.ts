@@ -40,10 +40,10 @@ export const radiusArm = cornerType({
   blank: ({ centre }) =>
     fromCentre(centre, {
       radiusInner: [620, -300, -40],
-      lowerInner: [10, -460, -120],
-      lowerOuter: [0, -75, -100],
-      upperInner: [0, -540, 5],
-      upperOuter: [0, -130, -15],
+      lowerInner: [10, -460, -112],
+      lowerOuter: [0, -75, -112],
+      upperInner: [0, -460, -22],
+      upperOuter: [0, -130, 0],
       wheelCentre: [0, 0, 0],
     }),
 });

@@ -34,13 +34,13 @@ export const strutLinks = cornerType({
   station: { name: 'Links', question: 'Where do the links and the strut’s top go?' },
   blank: ({ centre }) =>
     fromCentre(centre, {
-      strutTop: [5, -200, 500],
-      strutLower: [0, -95, 15],
+      strutTop: [5, -205, 500],
+      strutLower: [0, -125, 15],
       linkAInner: [70, -440, -90],
       linkAOuter: [40, -75, -110],
       linkBInner: [520, -240, -60],
       linkBOuter: [30, -85, -95],
-      tieRodInner: [-115, -440, -85],
+      tieRodInner: [-115, -478, -88],
       tieRodOuter: [-95, -80, -105],
       wheelCentre: [0, 0, 0],
     }),

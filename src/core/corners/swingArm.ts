@@ -62,12 +62,12 @@ export const swingArm = cornerType({
   blank: ({ centre, end }) => {
     const behind = end === 'front' ? -1 : 1;
     return fromCentre(centre, {
-      armFrontInner: [130, -480, -25],
-      armRearInner: [-160, -480, -25],
-      kingpinLower: [6, -70, -75],
+      armFrontInner: [190, -480, -25],
+      armRearInner: [-210, -480, -25],
+      kingpinLower: [6, -70, -95],
       kingpinUpper: [-6, -95, 85],
-      tieRodInner: [behind * 110, -470, -25],
-      tieRodOuter: [behind * 100, -95, -25],
+      tieRodInner: [behind * 110, -480, -25],
+      tieRodOuter: [behind * 100, -95, -20],
       wheelCentre: [0, 0, 0],
     });
   },

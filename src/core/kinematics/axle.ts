@@ -4,7 +4,8 @@ import type { Vec } from '../geometry/vec';
 import type { AxleDesign, Rack, Side } from '../model/build';
 import type { Points } from '../model/points';
 import { ACROSS, UPRIGHT_SIZE, explain } from './corner';
-import type { Corner, DrawnCorner, LayoutFault } from './corner';
+import { rodWord } from '../model/labels';
+import type { Corner, DrawnCorner, LayoutFault, OutOfReach } from './corner';
 import { prepareCorner } from './prepare';
 
 /** Two corners and what steers them. Each corner works in its own outward axes. */
@@ -22,6 +23,8 @@ export interface AxleCorner {
   radius: number;
   /** Rack travel (+ left) to the corner's own outward axes: +1 left, −1 right. */
   rackSign: 1 | -1;
+  /** What its rod is called: a toe link where nothing is steered. */
+  rod: 'tie rod' | 'toe link';
 }
 
 export type PreparedAxle = { ok: true; axle: Axle } | { ok: false; faults: AxleFault[] };
@@ -30,7 +33,7 @@ export interface AxleFault extends LayoutFault {
 }
 
 /** The points of one side: the right mirrors the left unless it has its own. */
-export const pointsOf = (design: AxleDesign, side: Side): Points =>
+export const pointsOf = (design: Pick<AxleDesign, 'points' | 'rightPoints'>, side: Side): Points =>
   side === 'right' && design.rightPoints ? design.rightPoints : design.points;
 
 /** The key in an axle's document that holds a side's points. */
@@ -57,7 +60,10 @@ export function rackWay(rack: Rack | undefined, side: Side): Vec {
 }
 
 /** One side of an axle as it is drawn. */
-export const drawnCorner = (design: AxleDesign, side: Side): DrawnCorner => ({
+export const drawnCorner = (
+  design: Pick<AxleDesign, 'kind' | 'points' | 'rightPoints' | 'static' | 'rack'>,
+  side: Side,
+): DrawnCorner => ({
   type: typeOf(design),
   points: pointsOf(design, side),
   static: design.static,
@@ -69,21 +75,26 @@ export function prepareAxle(design: AxleDesign): PreparedAxle {
   const drawn = { left: drawnCorner(design, 'left'), right: drawnCorner(design, 'right') };
   const prepareSide = (side: Side) => prepareCorner(drawn[side]);
   const left = prepareSide('left');
+  const rod = rodWord(design);
   const alike = !design.rightPoints && !design.rack?.rise && !design.rack?.sweep;
   const right = alike ? left : prepareSide('right');
   if (!left.ok || !right.ok) {
     const faults: AxleFault[] = [];
-    if (!left.ok) faults.push(...left.faults.map((f) => ({ ...f, side: 'left' as const })));
-    if (!right.ok && right !== left)
-      faults.push(...right.faults.map((f) => ({ ...f, side: 'right' as const })));
+    const named = (side: Side) => (fault: LayoutFault) => ({
+      ...fault,
+      message: fault.message.replaceAll('tie rod', rod),
+      side,
+    });
+    if (!left.ok) faults.push(...left.faults.map(named('left')));
+    if (!right.ok && right !== left) faults.push(...right.faults.map(named('right')));
     return { ok: false, faults };
   }
   const radius = design.tyre.radius;
   return {
     ok: true,
     axle: {
-      left: { corner: left.corner, drawn: drawn.left, radius, rackSign: 1 },
-      right: { corner: right.corner, drawn: drawn.right, radius, rackSign: -1 },
+      left: { corner: left.corner, drawn: drawn.left, radius, rackSign: 1, rod },
+      right: { corner: right.corner, drawn: drawn.right, radius, rackSign: -1, rod },
       rackTravel: rackTravelOf(design),
     },
   };
@@ -121,8 +132,11 @@ export function poseCorner(side: AxleCorner, travel: number, rack: number): Upri
 /** One sentence on why a position cannot be reached; empty when it can. */
 export function whyNot(side: AxleCorner, travel: number, rack: number): string {
   const reach = side.corner.why(travel, side.rackSign * rack);
-  return reach ? explain(reach, side.rackSign) : '';
+  return reach ? explain(inWords(reach, side.rod), side.rackSign) : '';
 }
+
+const inWords = (reach: OutOfReach, rod: string): OutOfReach =>
+  reach.part === 'tie rod' ? { ...reach, part: rod } : reach;
 
 /** Wheel travels for the three ways an axle moves. */
 export const alike = (travel: number) => ({ left: travel, right: travel });

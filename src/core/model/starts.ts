@@ -1,12 +1,26 @@
+import { z } from 'zod';
 import type { CornerType, WheelPlace } from '../corners/cornerType';
-import { typeOf } from '../corners/kinds';
-import { FORMAT, VERSION } from './build';
+import { CORNER_TYPES, typeOf } from '../corners/kinds';
+import { FORMAT, VERSION, nameSchema } from './build';
 import type { AxleDesign, Build } from './build';
-import { pointsFrom } from './points';
+import { pointsFrom, toVec } from './points';
 import type { Points } from './points';
+import { group, problem } from './wording';
 
 /** What an axle is made of until somebody says. */
 export const USUAL_KIND = 'double-wishbone';
+
+const kindSchema = z.enum(CORNER_TYPES.map(({ kind }) => kind) as [string, ...string[]], {
+  error: problem,
+});
+
+/** What is asked of a new build: its name, and the kinds of its corners; without `rear` it has no rear axle yet. */
+export const newBuildSchema = group({
+  name: nameSchema,
+  front: kindSchema,
+  rear: kindSchema.optional(),
+});
+export type NewBuild = z.infer<typeof newBuildSchema>;
 
 const blankPoints = (type: CornerType, place: WheelPlace): Points => {
   const places = type.blank(place);
@@ -54,5 +68,32 @@ export function blankRear(
     static: { toe: 0.1, camber: -1 },
     tyre: { ...build.front.tyre },
     points: blankPoints(typeOf({ kind }), { centre: [-build.wheelbase, 680, radius], end: 'rear' }),
+  };
+}
+
+/**
+ * An axle as another kind of corner: the wheel stays where it is with its tyre and rim, joints that both kinds have
+ * by the same name and on the same body stay too, the rest is as a blank layout has it. Freedoms of joints that go
+ * and the right side's own points go; a rack goes where the kind has no rod.
+ */
+export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'): AxleDesign {
+  const [from, to] = [typeOf(design), typeOf({ kind })];
+  const { wheelCentre } = design.points;
+  const blank = blankPoints(to, { centre: toVec(wheelCentre), end });
+  const stays = (name: string) => from.points[name] && from.points[name].on === to.points[name].on;
+  const points = Object.fromEntries(
+    Object.keys(blank).map((name) => [name, { ...(stays(name) ? design.points : blank)[name] }]),
+  ) as unknown as Points;
+  const freedoms = Object.fromEntries(
+    Object.entries(design.freedoms ?? {}).filter(([name]) => to.points[name] && stays(name)),
+  );
+  const { rack, tieRod, rightPoints: _, freedoms: __, ...rest } = design;
+  return {
+    ...rest,
+    kind,
+    points,
+    ...(Object.keys(freedoms).length > 0 && { freedoms }),
+    ...(to.tieRod && rack && { rack }),
+    ...(to.tieRod && tieRod && { tieRod }),
   };
 }

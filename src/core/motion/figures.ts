@@ -4,6 +4,7 @@ import { distance } from '../geometry/vec';
 import { pointsOf, poseCorner, prepareAxle } from '../kinematics/axle';
 
 import type { AxleDesign, Side, Travel } from '../model/build';
+import { rodWord } from '../model/labels';
 import { shaftAt } from './halfShaft';
 import { heldCamber } from './held';
 import { readAt } from './sweep';
@@ -60,7 +61,7 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
       ? [
           of(
             'mm',
-            'tie rod, joint to joint',
+            `${rodWord(design)}, joint to joint`,
             distance(toVec(points.tieRodInner), toVec(points.tieRodOuter)),
           ),
         ]

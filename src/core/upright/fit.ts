@@ -20,7 +20,13 @@ export function fitTyre(design: AxleDesign, tyre: TyrePart): void {
 export function fitRack(design: AxleDesign, rack: RackPart): void {
   const { travel, perTurn, between, innerThread, pinion, mounts, spline } = rack;
   if (!typeOf(design).tieRod) return;
-  design.rack = { travel, perTurn, innerThread, pinion, mounts, spline };
+  const { rise, sweep } = design.rack ?? {};
+  design.rack = {
+    ...{ travel, perTurn, innerThread, pinion, mounts, spline },
+    // How it lies is the car's own affair.
+    ...(rise !== undefined && { rise }),
+    ...(sweep !== undefined && { sweep }),
+  };
   for (const points of [design.points, design.rightPoints])
     if (points) points.tieRodInner.out = between / 2;
 }

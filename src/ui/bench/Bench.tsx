@@ -17,14 +17,13 @@ import { Readouts } from '../readouts/Readouts';
 import { SteeringReadouts } from '../readouts/SteeringReadouts';
 import { LayoutNotes } from '../layouts/LayoutNotes';
 import { comparedIn } from '../layouts/compared';
-import { Brief, TakeOff } from '../stations/lazy';
+import { stationsOf } from '../stations/list';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
 import { useStable } from '../useStable';
 import { Caution } from './Caution';
 import { KeysHelp } from './KeysHelp';
 import { SaveNotes } from './SaveNotes';
-import { StationPanel } from './StationPanel';
 import { StationRail } from './StationRail';
 import { TopBar } from './TopBar';
 import { WhichWheel } from './WhichWheel';
@@ -43,7 +42,7 @@ import { THINNEST, useShim } from './useShim';
 import { useStanding } from './useStanding';
 import { useTrial } from './useTrial';
 import { AT_REST, useView } from './viewStore';
-import type { Station } from './viewStore';
+import type { Station } from '@/core/judging/stationStates';
 
 /**
  * One open build: floor, pad, readouts and trace around the station that is open. Where this window has
@@ -105,9 +104,16 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const before = useCorner((against ?? opened)[axle] ?? null, side, build.travel, position);
   const compared = against && before;
   const shim = useShim(build, design, axle, side);
-  const trial = useTrial(design, view.station);
+  const stations = useMemo(
+    () => stationsOf({ kind: design.kind, rack: design.rack }),
+    [design.kind, design.rack],
+  );
+  // An axle of another kind may have no such station.
+  const open = stations.find(({ id }) => id === view.station) ?? stations.find(isOfArms)!;
+  const station = open.id;
+  const trial = useTrial(design, station);
   const proposed = useCorner(shim.proposed ?? trial.tried, side, build.travel, position);
-  const nulls = useNulls(view.station === 'rack', corner?.axle ?? null, design, side, build.travel);
+  const nulls = useNulls(station === 'rack', corner?.axle ?? null, design, side, build.travel);
   const { bands } = useBands(build, axle, side, rack);
   const { targets } = briefOf(build);
   const layout = openLayoutOf(build);
@@ -156,7 +162,6 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
   // A design is always there, so its corner is too.
   if (!corner) return null;
-  const onFloor = view.station !== 'brief' && view.station !== 'takeoff';
   const trouble = corner.reading.ok ? '' : capital(corner.reading.why);
   const which = (
     <WhichWheel
@@ -171,19 +176,22 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   return (
     <Whole>
       <TopBar unit={unit} onUnit={pickUnit} menu={menu} />
-      <StationRail station={view.station} states={states} onOpen={openStation} />
-      {view.station === 'brief' && (
+      <StationRail station={station} stations={stations} states={states} onOpen={openStation} />
+      {'desk' in open.panel && (
         <Desk aria-label="Station">
-          <Brief build={build} unit={unit} onEdit={edit} onAxle={showAxle} />
+          {open.panel.ofOneWheel && which}
+          <open.panel.desk
+            build={build}
+            axle={axle}
+            side={side}
+            unit={unit}
+            bands={bands}
+            onEdit={edit}
+            onAxle={showAxle}
+          />
         </Desk>
       )}
-      {view.station === 'takeoff' && (
-        <Desk aria-label="Station">
-          {which}
-          <TakeOff build={build} axle={axle} side={side} unit={unit} onEdit={edit} bands={bands} />
-        </Desk>
-      )}
-      {onFloor && (
+      {'underFloor' in open.panel && (
         <Middle>
           <Floor
             design={design}
@@ -200,7 +208,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             values={corner.reading.ok ? corner.reading.value : null}
             strings={view.strings}
             keepOuts={keepOuts}
-            dimensions={view.station === 'wheel'}
+            dimensions={station === 'wheel'}
             states={joints}
             nulls={view.strings.nulls ? nulls : null}
             shaft={shaft}
@@ -233,8 +241,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
                 onEdit={edit}
                 onStopComparing={stopComparing}
               />
-              <StationPanel
-                station={view.station}
+              <open.panel.underFloor
                 build={build}
                 axle={axle}
                 side={side}
@@ -273,7 +280,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
         />
         {steering && <SteeringReadouts steering={steering} targets={targets} />}
         <div>
-          {!corner.reading.ok && !onFloor && <Trouble role="alert">{trouble}</Trouble>}
+          {!corner.reading.ok && 'desk' in open.panel && <Trouble role="alert">{trouble}</Trouble>}
           <CyclePad
             travel={position.travel}
             rack={rack}
@@ -295,6 +302,7 @@ const { show: change } = useView.getState();
 const pickUnit = (unit: LengthUnit) => change({ unit });
 const stopComparing = () => change({ compared: null });
 const pickStrings = (strings: Strings) => change({ strings });
+const isOfArms = ({ id }: { id: Station }) => id === 'arms';
 const openStation = (station: Station) => change({ station });
 const showAxle = (axle: AxleName) => change({ axle });
 

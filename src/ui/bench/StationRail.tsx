@@ -6,39 +6,35 @@ import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import { PAPER } from '../theme';
 import { VerdictMark } from '../verdict';
-import { sameStates } from './standing';
-import type { StationState } from './standing';
-import { STATIONS } from './viewStore';
-import type { Station } from './viewStore';
-
-const NAMES: Record<Station, { name: string; question: string }> = {
-  brief: { name: 'Brief', question: 'What is it for, what limits it?' },
-  takeoff: { name: 'Take-off', question: 'Where are the parts that exist?' },
-  wheel: { name: 'Wheel & upright', question: 'Where does the wheel sit?' },
-  arms: { name: 'Arms', question: 'Where do the wishbone pivots go?' },
-  rack: { name: 'Rack & tie rod', question: 'Where do they go so that bumps do not steer?' },
-};
+import { sameStates } from '@/core/judging/stationStates';
+import type { Station, StationState } from '@/core/judging/stationStates';
+import type { NamedStation } from '../stations/list';
 
 /** The stations in the order of the work; one is open. */
 export const StationRail = memo(
   Rail,
-  (a, b) => a.station === b.station && a.onOpen === b.onOpen && sameStates(a.states, b.states),
+  (a, b) =>
+    a.station === b.station &&
+    a.stations === b.stations &&
+    a.onOpen === b.onOpen &&
+    sameStates(a.states, b.states),
 );
 
 interface Props {
   station: Station;
+  stations: readonly NamedStation[];
   states: Record<Station, StationState>;
   onOpen: (station: Station) => void;
 }
 
-function Rail({ station, states, onOpen }: Props) {
+function Rail({ station, stations, states, onOpen }: Props) {
   return (
     <Box
       component="nav"
       aria-label="Stations"
       sx={{ borderRight: `1px solid ${PAPER.line}`, pt: 1.5, minWidth: 0 }}
     >
-      {STATIONS.map((key) => (
+      {stations.map(({ id: key, name, question }) => (
         <ButtonBase
           key={key}
           onClick={() => onOpen(key)}
@@ -54,9 +50,9 @@ function Rail({ station, states, onOpen }: Props) {
             '&:hover': { bgcolor: PAPER.wash },
           }}
         >
-          <Typography sx={{ fontWeight: 600, lineHeight: 1.2 }}>{NAMES[key].name}</Typography>
+          <Typography sx={{ fontWeight: 600, lineHeight: 1.2 }}>{name}</Typography>
           <Typography variant="caption" component="div" color="text.secondary" sx={{ mt: 0.25 }}>
-            {NAMES[key].question}
+            {question}
           </Typography>
           <State state={states[key]} />
         </ButtonBase>

@@ -1,11 +1,12 @@
 import { useMemo } from 'react';
 import { tiltsOf } from '@/core/clearance/tilt';
+import { isSteered } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import { heldCamber } from '@/core/motion/held';
 import { steeringOf } from '@/core/steering/steering';
 import { useClearances } from '../stations/arms/useClearances';
-import { stationStates } from './standing';
+import { stationStates } from '../../core/judging/stationStates';
 import type { CornerView } from './useCorner';
 
 /** How the stations stand for the wheel shown, and what of that other parts of the bench show too. */
@@ -27,7 +28,10 @@ export function useStanding(
   const clearances = useClearances(build, axle, side);
   const { list } = clearances;
   const tilts = useMemo(() => tiltsOf(design, side, travel), [design, side, travel]);
-  const steering = useMemo(() => (axle === 'front' ? steeringOf(build) : null), [axle, build]);
+  const steering = useMemo(
+    () => (axle === 'front' && isSteered(build.front) ? steeringOf(build) : null),
+    [axle, build],
+  );
   const states = useMemo(() => {
     const known = { bumpSteer, gain, clearances: list, tilts, steering };
     return stationStates(build, axle, side, design, targets, known);

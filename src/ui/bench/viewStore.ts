@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import type { Station } from '@/core/judging/stationStates';
 import type { AxleName, Side } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
@@ -7,9 +8,6 @@ import { AS_LAID } from '../floor/strings';
 import type { Strings } from '../floor/strings';
 import type { Compared } from '../layouts/compared';
 import type { Against, Traced } from '../traces/traced';
-
-export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack'] as const;
-export type Station = (typeof STATIONS)[number];
 
 /** What is being looked at: nothing here changes the build. */
 export interface ViewState {

@@ -3,13 +3,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { drawnCorner } from '@/core/kinematics/axle';
-import type { PointName } from '@/core/model/points';
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import Link from 'next/link';
 import type { Listed } from '@/server/reading';
 import type { Summary } from '@/core/summary/summary';
-import { drawnAsTyped, onFloor, viewBox, wheelOutlines } from '../floor/drawing';
+import { CornerSketch } from '../floor/CornerSketch';
 import { PAPER, SLATE } from '../theme';
 import { VerdictMark } from '../verdict';
 
@@ -45,7 +43,7 @@ export function BuildRow({
       }}
     >
       <Box sx={{ width: 168, height: 104, bgcolor: SLATE.ground, flex: 'none' }}>
-        {summary && <Sketch summary={summary} />}
+        {summary && <CornerSketch design={summary.corner} travel={summary.travel} view="front" />}
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography variant="h2" component="h2" noWrap>
@@ -112,31 +110,5 @@ function Standing({ summary }: { summary: Summary }) {
         'The front wheel does not reach its whole travel.'
       )}
     </Typography>
-  );
-}
-
-/** The front corner from the front, small. */
-function Sketch({ summary: { corner: front, travel } }: { summary: Summary }) {
-  const corner = drawnCorner(front, 'left');
-  const drawn = drawnAsTyped(corner);
-  const box = viewBox('front', 1, corner, front.tyre, travel);
-  const at = (name: PointName) => onFloor('front', 1, drawn.at[name]);
-  const tyre = wheelOutlines(drawn, front.tyre).front.map((p) => onFloor('front', 1, p).join(','));
-  return (
-    <svg
-      width="100%"
-      height="100%"
-      viewBox={`${box.left} ${box.top} ${box.right - box.left} ${box.bottom - box.top}`}
-      aria-hidden="true"
-    >
-      <polygon points={tyre.join(' ')} fill={SLATE.raised} stroke={SLATE.string} strokeWidth={4} />
-      <g stroke={SLATE.chalk} strokeWidth={20} strokeLinecap="round">
-        {drawn.type.members.map(({ from, to }) => {
-          const [x1, y1] = at(from);
-          const [x2, y2] = at(to);
-          return <line key={from + to} x1={x1} y1={y1} x2={x2} y2={y2} />;
-        })}
-      </g>
-    </svg>
   );
 }

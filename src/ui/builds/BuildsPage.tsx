@@ -117,9 +117,9 @@ export function BuildsPage({ first }: { first: BuildList }) {
       <NewBuildDialog
         open={asking}
         onClose={() => setAsking(false)}
-        onName={(name) => {
+        onStart={(asked) => {
           setAsking(false);
-          run(() => newBuild(name), open);
+          run(() => newBuild(asked), open);
         }}
       />
     </Page>

@@ -1,45 +1,58 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { nameSchema } from '@/core/model/build';
+import { USUAL_KIND } from '@/core/model/starts';
+import type { NewBuild } from '@/core/model/starts';
+import { NARROW } from '../theme';
+import { KindList } from './KindList';
 
 const formSchema = z.object({ name: nameSchema });
 
-/** Asks what the new build is called. */
+/** Asks what the new build is called, and what its corners are. */
 export function NewBuildDialog({
   open,
   onClose,
-  onName,
+  onStart,
 }: {
   open: boolean;
   onClose: () => void;
-  onName: (name: string) => void;
+  onStart: (build: NewBuild) => void;
 }) {
   const { register, handleSubmit, reset, formState } = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: { name: '' },
   });
-  const close = () => {
+  const [front, setFront] = useState<string>(USUAL_KIND);
+  const [rear, setRear] = useState<string | null>(null);
+  const clear = () => {
     reset();
+    setFront(USUAL_KIND);
+    setRear(null);
+  };
+  const close = () => {
+    clear();
     onClose();
   };
   const problem = formState.errors.name?.message;
   return (
-    <Dialog open={open} onClose={close} aria-labelledby="new-build" fullWidth maxWidth="xs">
+    <Dialog open={open} onClose={close} aria-labelledby="new-build" fullWidth maxWidth="md">
       <form
         noValidate
         onSubmit={(event) =>
           void handleSubmit(({ name }) => {
-            reset();
-            onName(name);
+            onStart({ name, front, ...(rear !== null && { rear }) });
+            clear();
           })(event)
         }
       >
@@ -52,8 +65,23 @@ export function NewBuildDialog({
             fullWidth
             margin="dense"
             error={problem !== undefined}
-            helperText={problem ? `The name ${problem}` : 'It starts from a blank layout.'}
+            helperText={
+              problem
+                ? `The name ${problem}`
+                : 'It starts from blank layouts of the kinds picked below.'
+            }
           />
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '1fr 1fr',
+              gap: 2,
+              [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
+            }}
+          >
+            <KindList label="Front corners" end="front" value={front} onPick={setFront} />
+            <KindList label="Rear corners" end="rear" value={rear} none onPick={setRear} />
+          </Box>
         </DialogContent>
         <DialogActions>
           <Button onClick={close}>Cancel</Button>

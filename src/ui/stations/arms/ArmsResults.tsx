@@ -8,7 +8,7 @@ import type { ArmsFinding } from '@/core/arms/armsFromCamber';
 import type { ArmsFound, Change } from '@/core/arms/armsProblem';
 import { washersFor } from '@/core/freedoms/freedoms';
 import type { AxleDesign } from '@/core/model/build';
-import { pointLabel } from '@/core/model/labels';
+import { pointLabel, rodWord } from '@/core/model/labels';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
@@ -77,7 +77,7 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
                 droop; roll centre {length(one.rollCentre)},{' '}
                 {one.scrub === null ? '' : `scrub ${length(one.scrub)}, `}
                 {steerInWords(one, design)}
-                {withRod(one, length)}
+                {withRod(one, rodWord(design), length)}
               </Typography>
             </Box>
             {one.changes.length > 0 && (
@@ -92,8 +92,10 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
       })}
       <Typography variant="caption" color="text.secondary" component="p">
         Good enough is {CLOSE.camber}° of camber, {CLOSE.gain}° per 25 mm, {CLOSE.rollCentre} mm of
-        roll centre. Figures are with the steering held straight: what they are once the bump steer
-        is nulled, which comes next; the tie rod is not touched here.
+        roll centre.{' '}
+        {typeOf(design).tieRod
+          ? `Figures are with the steering held straight: what they are once the bump steer is nulled, which comes next; the ${rodWord(design)} is not touched here.`
+          : `${CLOSE.toe}° of toe. Camber, roll centre and toe come of the same places: there is no rod to set toe by afterwards.`}
       </Typography>
     </Box>
   );
@@ -147,12 +149,16 @@ const WAYS = {
 } as const;
 
 /** What it is with the tie rod as it is, where its bump steer makes that something else. */
-function withRod({ gain, rollCentre, withRod: now }: ArmsFound, length: (mm: number) => string) {
+function withRod(
+  { gain, rollCentre, withRod: now }: ArmsFound,
+  rod: string,
+  length: (mm: number) => string,
+) {
   const parts = [
     ...(Math.abs(now.gain - gain) >= 0.02 ? [`${degrees(now.gain)} per 25 mm`] : []),
     ...(Math.abs(now.rollCentre - rollCentre) > 5 ? [`roll centre ${length(now.rollCentre)}`] : []),
   ];
-  return parts.length === 0 ? '' : ` (with the tie rod as it is now: ${parts.join(', ')})`;
+  return parts.length === 0 ? '' : ` (with the ${rod} as it is now: ${parts.join(', ')})`;
 }
 
 const degrees = (value: number): string => `${readable(value.toFixed(2))}°`;

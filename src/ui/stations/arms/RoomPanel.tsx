@@ -3,6 +3,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
+import { typeOf } from '@/core/corners/kinds';
+import { rodWord } from '@/core/model/labels';
 import { TILT_LIMITS, startingRoom, wantedSchema } from '@/core/model/room';
 import type { Room, WantedRoom } from '@/core/model/room';
 import type { LengthUnit } from '@/core/model/units';
@@ -25,6 +27,7 @@ const STARTING = startingRoom();
 export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow }: Props) {
   const { list, stale } = clearances;
   const wanted = (build.room ?? STARTING).wanted;
+  const design = build[axle] ?? build.front;
   const handleRoom = useStable((change: (room: Room) => void, step?: string) =>
     onEdit((draft) => {
       draft.room ??= startingRoom();
@@ -35,13 +38,7 @@ export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow 
     <Box component="section" aria-label="Room" sx={{ overflow: 'auto', minHeight: 0, pr: 0.5 }}>
       <Wanted wanted={wanted} unit={unit} onRoom={handleRoom} />
       <Tightest found={list} stale={stale} unit={unit} onShow={onShow} />
-      <Tilts
-        design={build[axle] ?? build.front}
-        side={side}
-        travel={build.travel}
-        wanted={wanted}
-        onShow={onShow}
-      />
+      <Tilts design={design} side={side} travel={build.travel} wanted={wanted} onShow={onShow} />
       <Bodies
         keepOuts={build.room?.keepOuts}
         axle={axle}
@@ -49,7 +46,7 @@ export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow 
         unit={unit}
         onRoom={handleRoom}
       />
-      <HowFound />
+      <HowFound rod={typeOf(design).tieRod && rodWord(design)} />
     </Box>
   );
 }
@@ -93,14 +90,14 @@ const Wanted = memo(function Wanted({
   );
 });
 
-const HowFound = memo(function HowFound() {
+const HowFound = memo(function HowFound({ rod }: { rod: string | null }) {
   return (
     <Typography variant="caption" color="text.secondary" component="p">
-      Looked at in 45 positions of travel and lock, arms and joints at their drawn diameters, the
-      tie rod at its own (Rack, strength), tyre and rim as a ring. Both sides alike. 10 mm round
-      what moves, 20 round a tyre, 60 off the ground, ball joints to {TILT_LIMITS.ball}° and rod
-      ends to {TILT_LIMITS.rodEnd}° from square at ride height are common practice; go by what the
-      maker of yours states.
+      Looked at in 45 positions of travel and lock, arms and joints at their drawn diameters,{' '}
+      {rod !== null && `the ${rod} at its own (strength), `}tyre and rim as a ring. Both sides
+      alike. 10 mm round what moves, 20 round a tyre, 60 off the ground, ball joints to{' '}
+      {TILT_LIMITS.ball}° and rod ends to {TILT_LIMITS.rodEnd}° from square at ride height are
+      common practice; go by what the maker of yours states.
     </Typography>
   );
 });

@@ -15,6 +15,7 @@ import { useStable } from '../../useStable';
 import { RimFields, TrackFields, TyreFields } from '../wheel/WheelFields';
 import { useAxleChange } from '../wheel/useAxleChange';
 import { Car } from './Car';
+import { Corners } from './Corners';
 import { Disputes } from './Disputes';
 import { Rack } from './Rack';
 import { FIELD, Fields, Section } from './parts';
@@ -47,19 +48,9 @@ export function Brief({ build, unit, onEdit, onAxle }: Props) {
     >
       <div>
         <Car build={build} unit={unit} onEdit={onEdit} onBrief={changeBrief} />
-        <Rack build={build} unit={unit} onEdit={onEdit} />
-        <WheelSection build={build} axle="front" unit={unit} onEdit={onEdit} />
-        {build.rear && <WheelSection build={build} axle="rear" unit={unit} onEdit={onEdit} />}
+        <AxleSection {...{ build, unit, onEdit, onAxle }} axle="front" />
         {build.rear ? (
-          <Button
-            size="small"
-            onClick={() => {
-              onAxle('front');
-              onEdit((b) => void delete b.rear);
-            }}
-          >
-            Remove the rear axle
-          </Button>
+          <AxleSection {...{ build, unit, onEdit, onAxle }} axle="rear" />
         ) : (
           <Button
             size="small"
@@ -76,6 +67,29 @@ export function Brief({ build, unit, onEdit, onAxle }: Props) {
       </div>
       <Disputes build={build} onBrief={changeBrief} />
     </Box>
+  );
+}
+
+/** An axle: what its corners are, what steers it, its wheels. */
+function AxleSection({ axle, ...props }: Props & { axle: AxleName }) {
+  const { build, unit, onEdit, onAxle } = props;
+  return (
+    <>
+      <Corners build={build} axle={axle} onEdit={onEdit} />
+      <Rack build={build} axle={axle} unit={unit} onEdit={onEdit} />
+      <WheelSection build={build} axle={axle} unit={unit} onEdit={onEdit} />
+      {axle === 'rear' && (
+        <Button
+          size="small"
+          onClick={() => {
+            onAxle('front');
+            onEdit((b) => void delete b.rear);
+          }}
+        >
+          Remove the rear axle
+        </Button>
+      )}
+    </>
   );
 }
 

@@ -11,6 +11,7 @@ import type { Build } from '@/core/model/build';
 import { briefForUse, briefOf, limitsSchema } from '@/core/model/brief';
 import type { Brief } from '@/core/model/brief';
 import type { LengthUnit } from '@/core/model/units';
+import { isSteered } from '@/core/kinematics/axle';
 import { lockOf, steerForCircle } from '@/core/steering/lock';
 import { overallWidthOf, raiseChassis } from '@/core/upright/place';
 import { LengthField, PlainField } from '../../fields/NumberField';
@@ -245,7 +246,8 @@ function Reached({ build }: { build: Build }) {
       ? null
       : steerForCircle(build.wheelbase, limits.turningCircle, build.front.tyre.width);
   const notes: [text: string, bad: boolean][] = [];
-  if (lock)
+  if (!isSteered(build.front)) notes.push(['The front wheels are not steered.', false]);
+  else if (lock)
     notes.push([
       `At full rack the inner wheel turns ${lock.inner.toFixed(1)}° (wanted ${targets.lock}°), the outer ${lock.outer.toFixed(1)}°: a circle of ${lock.circle.toFixed(1)} m between kerbs.`,
       lock.inner < targets.lock - 0.5,

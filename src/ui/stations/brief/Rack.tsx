@@ -2,54 +2,75 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { typeOf } from '@/core/corners/kinds';
 import { rackSchema } from '@/core/model/build';
-import type { Build } from '@/core/model/build';
+import type { AxleName, Build, Rack as RackDocument } from '@/core/model/build';
 import { fitRack } from '@/core/upright/fit';
 import type { LengthUnit } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
-import { LengthField } from '../../fields/NumberField';
+import { AngleField, LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { FromShelf } from '../../shelf/FromShelf';
 import { FIELD, Fields, Section } from './parts';
 
 const USUAL_PER_TURN = 44;
+const USUAL_TRAVEL = 65;
 
-/** The steering rack: its travel, and what else is known of it. */
+/** The steering rack of an axle: its travel, how it lies, and what else is known of it. */
 export function Rack({
   build,
+  axle,
   unit,
   onEdit,
 }: {
   build: Build;
+  axle: AxleName;
   unit: LengthUnit;
   onEdit: (change: (build: Build) => void, step?: string) => void;
 }) {
-  const { rack } = build.front;
-  if (!rack) return null;
+  const design = build[axle]!;
+  const { rack } = design;
+  // A kind without a rod has nothing to steer by.
+  if (!typeOf(design).tieRod) return null;
+  const put = (change: (rack: RackDocument) => void, step?: string) =>
+    onEdit((b) => {
+      const target = b[axle]?.rack;
+      if (target) change(target);
+    }, step);
+  if (!rack)
+    return (
+      <Button
+        size="small"
+        onClick={() => onEdit((b) => void (b[axle]!.rack = { travel: USUAL_TRAVEL }))}
+      >
+        Not steered: add a rack to the {axle}
+      </Button>
+    );
   const text = (key: 'innerThread' | 'mounts' | 'spline', label: string) =>
     rack[key] !== undefined && (
       <TextLine
         label={label}
         value={rack[key]}
         schema={rackSchema.shape[key].unwrap()}
-        onValue={(value) => onEdit((b) => void (b.front.rack![key] = value), `rack-${key}`)}
+        onValue={(value) => put((r) => void (r[key] = value), `rack-${key}`)}
         width={key === 'mounts' ? 2 * FIELD + 10 : FIELD}
       />
     );
+  const askew = rack.rise !== undefined || rack.sweep !== undefined;
   return (
-    <Section title="Rack">
+    <Section title={axle === 'front' ? 'Rack' : 'Rear rack'}>
       <Fields>
         <LengthField
           label="Rack, each way"
           value={rack.travel}
           unit={unit}
           schema={rackSchema.shape.travel}
-          onValue={(mm, step) => onEdit((b) => void (b.front.rack!.travel = mm), step)}
+          onValue={(mm, step) => put((r) => void (r.travel = mm), step)}
           width={FIELD}
         />
         {rack.perTurn === undefined ? (
           <Button
-            onClick={() => onEdit((b) => void (b.front.rack!.perTurn = USUAL_PER_TURN))}
+            onClick={() => put((r) => void (r.perTurn = USUAL_PER_TURN))}
             sx={{ fontWeight: 400 }}
           >
             Travel per turn not known yet: set it
@@ -60,9 +81,42 @@ export function Rack({
             value={rack.perTurn}
             unit={unit}
             schema={rackSchema.shape.perTurn.unwrap()}
-            onValue={(mm, step) => onEdit((b) => void (b.front.rack!.perTurn = mm), step)}
+            onValue={(mm, step) => put((r) => void (r.perTurn = mm), step)}
             width={FIELD}
           />
+        )}
+        {askew ? (
+          <>
+            <AngleField
+              label="Left end higher by"
+              value={rack.rise ?? 0}
+              schema={rackSchema.shape.rise.unwrap()}
+              onValue={(degrees, step) => put((r) => void (r.rise = degrees), step)}
+              width={FIELD}
+            />
+            <AngleField
+              label="Left end ahead by"
+              value={rack.sweep ?? 0}
+              schema={rackSchema.shape.sweep.unwrap()}
+              onValue={(degrees, step) => put((r) => void (r.sweep = degrees), step)}
+              width={FIELD}
+            />
+            <Button
+              onClick={() =>
+                put((r) => {
+                  delete r.rise;
+                  delete r.sweep;
+                })
+              }
+              sx={{ fontWeight: 400 }}
+            >
+              Straight across
+            </Button>
+          </>
+        ) : (
+          <Button onClick={() => put((r) => void (r.rise = 0))} sx={{ fontWeight: 400 }}>
+            Lies straight across: tilt it
+          </Button>
         )}
         {rack.pinion !== undefined && (
           <Box sx={{ alignSelf: 'center' }}>
@@ -71,7 +125,7 @@ export function Rack({
               value={rack.pinion}
               options={['left', 'centre', 'right']}
               words={{ left: 'pinion left', centre: 'centre', right: 'right' }}
-              onPick={(pinion) => onEdit((b) => void (b.front.rack!.pinion = pinion))}
+              onPick={(pinion) => put((r) => void (r.pinion = pinion))}
             />
           </Box>
         )}
@@ -82,8 +136,11 @@ export function Rack({
       <FromShelf
         kind="rack"
         title="A rack from the shelf"
-        onPick={(part) => onEdit((b) => fitRack(b.front, part))}
+        onPick={(part) => onEdit((b) => fitRack(b[axle]!, part))}
       />
+      <Button size="small" onClick={() => onEdit((b) => void delete b[axle]!.rack)}>
+        No rack: the {axle} is not steered
+      </Button>
     </Section>
   );
 }

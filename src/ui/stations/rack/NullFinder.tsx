@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { isSteered } from '@/core/kinematics/axle';
+import { rodWord } from '@/core/model/labels';
 import { openedRod } from '@/core/bumpsteer/findNull';
 import { STARTING_WANTED, nullWantedSchema, placingSchema } from '@/core/model/nullWanted';
 import type { Placing } from '@/core/model/nullWanted';
@@ -91,8 +92,8 @@ export function NullFinder(props: RackProps) {
       {stale && <Stale />}
       {found && <NullResults {...props} finding={found} />}
       <Typography variant="caption" color="text.secondary" component="p">
-        The tie rod is set to length again for every answer, so toe at ride height stays. As built:{' '}
-        half of the cars stay under the first figure, nine in ten under the second.
+        The {rodWord(design)} is set to length again for every answer, so toe at ride height stays.
+        As built: half of the cars stay under the first figure, nine in ten under the second.
       </Typography>
     </Box>
   );

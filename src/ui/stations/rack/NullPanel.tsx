@@ -109,7 +109,7 @@ export function NullPanel(props: RackProps) {
       )}
       {nulls?.inner && (
         <Typography variant="caption" component="p" color="text.secondary">
-          {fitInWords(nulls.inner.line)}
+          {fitInWords(nulls.inner.line, rodWord(design))}
         </Typography>
       )}
       <Typography variant="h3">Rules of thumb, judged by the exact curve</Typography>
@@ -196,10 +196,10 @@ function Way({
 const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
 
 /** How round the path is: what no place of the joint can take away. */
-function fitInWords({ offPlane, offRim, radius }: NullLine): string {
+function fitInWords({ offPlane, offRim, radius }: NullLine, rod: string): string {
   const off = Math.hypot(offPlane, offRim);
   const round = `Held straight, the outer joint runs a circle of ${radius.toFixed(0)} mm to within ${off < 0.01 ? '0.01' : off.toFixed(2)} mm`;
   return off > 0.05
-    ? `${round}: the arms’ axes are skewed, and no tie rod follows that exactly.`
+    ? `${round}: the arms’ axes are skewed, and no ${rod} follows that exactly.`
     : `${round}.`;
 }

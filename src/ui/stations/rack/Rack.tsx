@@ -3,6 +3,8 @@
 import { useState } from 'react';
 import type { BumpSteer } from '@/core/motion/bumpSteer';
 import type { Nulls } from '@/core/bumpsteer/nulls';
+import { typeOf } from '@/core/corners/kinds';
+import { isSteered } from '@/core/kinematics/axle';
 import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
@@ -31,15 +33,18 @@ export interface RackProps extends FloorStation {
   nulls: Nulls | null;
 }
 
-interface Props extends RackProps {
+export interface RackPanelProps extends RackProps {
   shim: ReturnType<typeof useShim>;
   onFind: () => void;
 }
 
 /** Where rack and tie-rod joints go so that bumps do not steer. */
-export function Rack({ shim, onFind, ...props }: Props) {
+export function Rack({ shim, onFind, ...props }: RackPanelProps) {
   const { axle, design, points, selected, unit, targets } = props;
-  const [part, setPart] = useState<Part>('joints');
+  const [picked, setPart] = useState<Part>('joints');
+  // What a rod carries is reckoned about what the wheel steers about: not where that is nothing.
+  const parts = PARTS.filter((one) => one !== 'strength' || typeOf(design).steersAbout !== null);
+  const part = parts.includes(picked) ? picked : 'joints';
   const point = selected === 'tieRodInner' || selected === 'tieRodOuter' ? selected : 'tieRodOuter';
   const handleFreedom = useFreedomEdit(axle, point, props.onEdit);
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
@@ -47,9 +52,9 @@ export function Rack({ shim, onFind, ...props }: Props) {
   return (
     <>
       <Choice
-        label="Rack and tie rod"
+        label={isSteered(design) ? 'Rack and tie rod' : 'Toe link'}
         value={part}
-        options={PARTS}
+        options={parts}
         words={WORDS}
         onPick={setPart}
       />

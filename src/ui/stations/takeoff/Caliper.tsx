@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { Fragment, useEffect, useState } from 'react';
 import { typeOf } from '@/core/corners/kinds';
 import { briefOf } from '@/core/model/brief';
-import { pointLabel } from '@/core/model/labels';
+import { pointLabel, rodWord } from '@/core/model/labels';
 import { printLength, readable, trimmed } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { JUDGED } from '@/core/tolerance/sensitivity';
@@ -118,8 +118,9 @@ export function Caliper({
       )}
       <Typography variant="caption" color="text.secondary" component="p">
         Bump steer is the toe range over the whole travel; camber and scrub radius at ride height.
-        Arms count as cut to the drawn length; toe is set again by the tie rod. Angles count per
-        degree.
+        Arms count as cut to the drawn length
+        {typeOf(design).tieRod ? `; toe is set again by the ${rodWord(design)}` : ''}. Angles count
+        per degree.
       </Typography>
     </Box>
   );

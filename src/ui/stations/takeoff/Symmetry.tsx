@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { pointLabel } from '@/core/model/labels';
+import { typeOf } from '@/core/corners/kinds';
+import { pointLabel, rodWord } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { isInConflict } from '@/core/takeoff/measured';
 import { readerOf } from '@/core/takeoff/places';
@@ -59,7 +60,11 @@ export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
       </Typography>
       <Typography variant="body2" sx={{ mb: 1.5 }}>
         {left && right
-          ? effect(left, right)
+          ? effect(
+              left,
+              right,
+              typeOf(design).tieRod ? `arms and ${rodWord(design)}s` : 'arms and links',
+            )
           : 'One side cannot be put together from arms of the drawn lengths: the sides are too far apart.'}
       </Typography>
       <Table aria-label="Left against right">
@@ -149,7 +154,7 @@ export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
 const degrees = (value: number | null): string =>
   value === null ? 'out of reach' : `${readable(value.toFixed(2))}°`;
 
-function effect(left: Stands, right: Stands): string {
+function effect(left: Stands, right: Stands, alike: string): string {
   const say = (what: string, a: number, b: number) => `${Math.abs(b - a).toFixed(2)}° of ${what}`;
-  return `With arms and tie rods alike on both sides that makes ${say('camber', left.camber, right.camber)} and ${say('toe', left.toe, right.toe)} between the wheels.`;
+  return `With ${alike} alike on both sides that makes ${say('camber', left.camber, right.camber)} and ${say('toe', left.toe, right.toe)} between the wheels.`;
 }

@@ -1,28 +1,30 @@
-import { judgeBumpSteer } from '@/core/motion/bumpSteer';
-import type { BumpSteer } from '@/core/motion/bumpSteer';
-import { rodAsBuilt } from '@/core/strength/rodParts';
-import { STARTING_LOADS } from '@/core/model/rod';
-import { RESERVE, rodStrength } from '@/core/strength/rodStrength';
-import type { Closest } from '@/core/clearance/room';
-import { TILT_LIMITS, startingRoom } from '@/core/model/room';
-import { jointTypeOf, tiltingOf } from '@/core/clearance/tilt';
-import type { Tilts } from '@/core/clearance/tilt';
-import { pointNames, typeOf } from '@/core/corners/kinds';
-import { isSteered, pointsOf } from '@/core/kinematics/axle';
-import type { Targets } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
-import { openLayoutOf } from '@/core/model/layouts';
-import type { PointName } from '@/core/model/points';
-import { pointLabel } from '@/core/model/labels';
-import { judgeSteering } from '@/core/steering/steering';
-import type { SteeringFigures } from '@/core/steering/steering';
-import { isMeasured, takeOffOf } from '@/core/model/takeOff';
-import { RIM_CLEARANCE, rimClearances } from '@/core/upright/rim';
-import { staticQuantities } from '@/core/upright/staticQuantities';
-import { judgeBand, judgeRoom, worstOf } from '@/core/verdict/verdicts';
-import type { Judged, Verdict } from '@/core/verdict/verdicts';
-import { STATIONS } from './viewStore';
-import type { Station } from './viewStore';
+import { judgeBumpSteer } from '../motion/bumpSteer';
+import type { BumpSteer } from '../motion/bumpSteer';
+import { rodAsBuilt } from '../strength/rodParts';
+import { STARTING_LOADS } from '../model/rod';
+import { RESERVE, rodStrength } from '../strength/rodStrength';
+import type { Closest } from '../clearance/room';
+import { TILT_LIMITS, startingRoom } from '../model/room';
+import { jointTypeOf, tiltingOf } from '../clearance/tilt';
+import type { Tilts } from '../clearance/tilt';
+import { pointNames, typeOf } from '../corners/kinds';
+import { isSteered, pointsOf } from '../kinematics/axle';
+import type { Targets } from '../model/brief';
+import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import { openLayoutOf } from '../model/layouts';
+import type { PointName } from '../model/points';
+import { pointLabel, rodWord } from '../model/labels';
+import { judgeSteering } from '../steering/steering';
+import type { SteeringFigures } from '../steering/steering';
+import { isMeasured, takeOffOf } from '../model/takeOff';
+import { RIM_CLEARANCE, rimClearances } from '../upright/rim';
+import { staticQuantities } from '../upright/staticQuantities';
+import { judgeBand, judgeRoom, worstOf } from '../verdict/verdicts';
+import type { Judged, Verdict } from '../verdict/verdicts';
+
+/** The stations in the order of the work. */
+export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack'] as const;
+export type Station = (typeof STATIONS)[number];
 
 /** How a station stands: the worst of what it shows and of what that is, or a few words where there is nothing to judge yet. */
 export type StationState = { verdict: Verdict; of: string; frozen?: true } | { words: string };
@@ -80,28 +82,34 @@ export function stationStates(
                 verdict: judgeBand(gain, targets.camberGain),
                 of: `camber ${gain.toFixed(2)}° per 25 mm`.replace('-', '−'),
               },
+              // Without a rod the toe over the travel is what arms and links make it.
+              ...(!type.tieRod && bumpSteer ? [judgeToe(bumpSteer, targets)] : []),
               ...judgeClearances(known.clearances, () => true),
               ...judgeTilts(build, design, known.tilts, tiltingOf(type)),
             ],
             '',
           ),
-    rack: bumpSteer
-      ? state(
-          [
-            {
-              verdict: judgeBumpSteer(bumpSteer.worst, targets.bumpSteer),
-              of: `bump steer ${bumpSteer.worst.toFixed(2)}° straight ahead`,
-            },
-            ...(known.steering ? judgeSteering(known.steering, targets) : []),
-            ...judgeClearances(known.clearances, ({ what }) => what.startsWith('tie rod')),
-            ...judgeTilts(build, design, known.tilts, ['tieRodInner', 'tieRodOuter']),
-            ...judgeStrength(build, design, side),
-          ],
-          '',
-        )
-      : { words: 'does not reach its travel' },
+    rack: !type.tieRod
+      ? { words: 'no rod' }
+      : bumpSteer
+        ? state(
+            [
+              judgeToe(bumpSteer, targets),
+              ...(known.steering ? judgeSteering(known.steering, targets) : []),
+              ...judgeClearances(known.clearances, ({ ofRod }) => ofRod),
+              ...judgeTilts(build, design, known.tilts, ['tieRodInner', 'tieRodOuter']),
+              ...judgeStrength(build, design, side),
+            ],
+            '',
+          )
+        : { words: 'does not reach its travel' },
   };
 }
+
+const judgeToe = ({ worst }: BumpSteer, targets: Targets): Judged => ({
+  verdict: judgeBumpSteer(worst, targets.bumpSteer),
+  of: `bump steer ${worst.toFixed(2)}° straight ahead`,
+});
 
 /** A steered upright's lean against its bands, and its joints' room in the rim. */
 function judgeUpright(design: AxleDesign, side: Side, targets: Targets): Judged[] {
@@ -174,7 +182,7 @@ function judgeStrength(build: Build, design: AxleDesign, side: Side): Judged[] {
       ? [
           {
             verdict: judge(found.boltReserve),
-            of: `tie-rod bolt, reserve ${found.boltReserve.toFixed(1)}`,
+            of: `${rodWord(design)} bolt, reserve ${found.boltReserve.toFixed(1)}`,
           },
         ]
       : []),
@@ -182,7 +190,7 @@ function judgeStrength(build: Build, design: AxleDesign, side: Side): Judged[] {
       ? [
           {
             verdict: judge(found.rodReserve),
-            of: `tie rod, reserve ${found.rodReserve.toFixed(1)}`,
+            of: `${rodWord(design)}, reserve ${found.rodReserve.toFixed(1)}`,
           },
         ]
       : []),

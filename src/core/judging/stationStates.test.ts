@@ -1,15 +1,15 @@
-import { bumpSteer } from '@/core/motion/bumpSteer';
-import { clearancesOf } from '@/core/clearance/room';
-import { startingRoom } from '@/core/model/room';
-import { tiltsOf } from '@/core/clearance/tilt';
-import { prepareAxle } from '@/core/kinematics/axle';
-import { briefOf } from '@/core/model/brief';
-import type { Build } from '@/core/model/build';
-import { blankBuild, blankRear } from '@/core/model/starts';
-import { heldCamber } from '@/core/motion/held';
-import { steeringOf } from '@/core/steering/steering';
-import { noTakeOff } from '@/core/model/takeOff';
-import { sameStates, stationStates } from './standing';
+import { bumpSteer } from '../motion/bumpSteer';
+import { clearancesOf } from '../clearance/room';
+import { startingRoom } from '../model/room';
+import { tiltsOf } from '../clearance/tilt';
+import { prepareAxle } from '../kinematics/axle';
+import { briefOf } from '../model/brief';
+import type { Build } from '../model/build';
+import { blankBuild, blankRear } from '../model/starts';
+import { heldCamber } from '../motion/held';
+import { steeringOf } from '../steering/steering';
+import { noTakeOff } from '../model/takeOff';
+import { sameStates, stationStates } from './stationStates';
 
 const statesOf = (build: Build, axle: 'front' | 'rear' = 'front') => {
   const design = build[axle]!;

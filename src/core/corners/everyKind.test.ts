@@ -1,0 +1,278 @@
+import fc from 'fast-check';
+import { armsFromCamber } from '../arms/armsFromCamber';
+import { findNull } from '../bumpsteer/findNull';
+import { nullsOf } from '../bumpsteer/nulls';
+import { rulesOfThumb } from '../bumpsteer/rules';
+import { jointStates } from '../clearance/jointStates';
+import { clearancesOf } from '../clearance/room';
+import { tiltsOf } from '../clearance/tilt';
+import { readBuildFile, writeBuildFile } from '../file/buildFile';
+import { readPointsCsv, writePointsCsv } from '../file/pointsCsv';
+import { finish } from '../find/finish';
+import { stationStates } from '../judging/stationStates';
+import { drawnCorner, prepareAxle, whyNot } from '../kinematics/axle';
+import { briefOf } from '../model/brief';
+import type { AxleDesign, AxleName, Build } from '../model/build';
+import { pointLabel } from '../model/labels';
+import { STARTING_WANTED } from '../model/nullWanted';
+import { asKind, blankBuild } from '../model/starts';
+import { toPoint, toVec } from '../model/points';
+import type { Points } from '../model/points';
+import { bumpSteer } from '../motion/bumpSteer';
+import { figuresOf } from '../motion/figures';
+import { heldCamber } from '../motion/held';
+import { readAt, runSweep, travelSweep, valueAt } from '../motion/sweep';
+import { numbersOf } from '../takeoff/places';
+import { Assembly } from '../tolerance/assembly';
+import { offsetCount } from '../tolerance/joints';
+import { MonteCarlo } from '../tolerance/monteCarlo';
+import { responseOf } from '../tolerance/response';
+import { cornerOf, sensitivities } from '../tolerance/sensitivity';
+import { staticQuantities } from '../upright/staticQuantities';
+import { prepared } from '../../test/layouts';
+import { CORNER_TYPES, pointNames, typeOf } from './kinds';
+
+const ends = CORNER_TYPES.flatMap(({ kind }) =>
+  (['front', 'rear'] as const).map((axle) => [kind, axle] as const),
+);
+const buildOf = (kind: string, axle: AxleName): Build =>
+  axle === 'front' ? blankBuild('Kinds', kind) : blankBuild('Kinds', undefined, kind);
+const designOf = (build: Build, axle: AxleName): AxleDesign => build[axle]!;
+
+/** A blank layout with every point moved a little. */
+const shaken = (kind: string, by = 6) =>
+  fc
+    .array(fc.double({ min: -by, max: by, noNaN: true }), { minLength: 40, maxLength: 40 })
+    .map((off) => {
+      const { front } = blankBuild('x', kind);
+      const points = Object.fromEntries(
+        Object.entries(front.points).map(([name, point], i) => [
+          name,
+          toPoint(toVec(point).map((x, j) => x + off[(3 * i + j) % 40]) as unknown as Vec3),
+        ]),
+      ) as unknown as Points;
+      return { ...front, points };
+    });
+type Vec3 = [number, number, number];
+
+describe.each(ends)('%s at the %s', (kind, axle) => {
+  const build = buildOf(kind, axle);
+  const design = designOf(build, axle);
+  const type = typeOf(design);
+
+  it('starts from a layout that is sound and goes through its travel and lock', () => {
+    expect(readBuildFile(writeBuildFile(build))).toEqual({ ok: true, value: build });
+    const side = prepared(design).left;
+    expect(bumpSteer(side, build.travel)!.worst).toBeLessThan(1);
+    expect(heldCamber(side, build.travel)!.gain).toBeLessThan(0);
+    const lock = design.rack?.travel ?? 0;
+    for (const rack of [-lock, lock]) expect(readAt(side, 0, rack).ok).toBe(true);
+  });
+
+  it('is read, judged and measured by every station, and nothing of it is no number', () => {
+    const side = prepared(design).left;
+    const known = {
+      bumpSteer: bumpSteer(side, build.travel),
+      gain: heldCamber(side, build.travel)!.gain,
+      clearances: clearancesOf(build, axle, 'left'),
+      tilts: tiltsOf(design, 'left', build.travel),
+      steering: null,
+    };
+    const reading = readAt(side, 20, 0);
+    const said = JSON.stringify([
+      reading,
+      figuresOf(design, 'left', build.travel),
+      known,
+      stationStates(build, axle, 'left', design, briefOf(build).targets, known),
+      jointStates(design, design.points, known.tilts, {}),
+      staticQuantities(design, 'left'),
+      numbersOf(build, axle, 'left'),
+      type.tieRod ? rulesOfThumb(design, 'left', build.travel) : [],
+      type.tieRod ? nullsOf(prepared(design), design, 'left', build.travel) : [],
+      pointNames(type).map((name) => pointLabel(design, name)),
+      [900, -900].map((travel) => whyNot(side, travel, 0)),
+    ]);
+    // Numbers that are none are written as null.
+    expect(JSON.stringify(reading)).not.toContain('null');
+    expect(said).not.toMatch(/NaN|undefined/);
+    // Nothing names a tie rod on a wheel that has none, nor a kingpin's figures where it steers about nothing.
+    if (!type.tieRod) expect(said).not.toMatch(/tie rod|toe link/i);
+    else if (!design.rack) expect(said).not.toMatch(/tie rod/i);
+    if (!type.steersAbout) expect(said).not.toMatch(/caster|kpi|scrub/i);
+    expect(readPointsCsv(type, writePointsCsv(type, design.points))).toEqual({
+      ok: true,
+      value: design.points,
+    });
+  });
+
+  it('says which of its numbers deserves the caliper, and builds its cars', () => {
+    const list = sensitivities(build, axle, 'left');
+    expect(list).toHaveLength(3 * pointNames(type).length);
+    for (const { over } of list) expect(Object.values(over).every(Number.isFinite)).toBe(true);
+    const cars = new MonteCarlo(build, axle, 'left', 0, 40);
+    cars.run(40);
+    const bands = cars.bands();
+    expect(bands.failed).toBe(0);
+    expect(bands.toeRange!.ninety).toBeGreaterThan(0);
+  });
+});
+
+describe.each(CORNER_TYPES.map(({ kind }) => kind))('%s', (kind) => {
+  it('has slopes that are the limits of differences, its steering axis’s among them', () => {
+    const h = 1e-3;
+    let compared = 0;
+    fc.assert(
+      fc.property(
+        shaken(kind),
+        fc.integer({ min: -30, max: 30 }),
+        fc.integer({ min: -12, max: 12 }),
+        (design, travel, steer) => {
+          const side = prepared(design).left;
+          const rack = design.rack ? steer : 0;
+          const here = readAt(side, travel, rack);
+          const [up, down] = [readAt(side, travel + h, rack), readAt(side, travel - h, rack)];
+          const [left, right] = [readAt(side, travel, rack + h), readAt(side, travel, rack - h)];
+          fc.pre(here.ok && up.ok && down.ok && left.ok && right.ok);
+          for (const name of Object.keys(here.perTravel) as (keyof typeof here.perTravel)[]) {
+            const [perTravel, perRack] = [here.perTravel[name]!, here.perRack[name]!];
+            const scale = 1 + Math.abs(perTravel) + Math.abs(perRack);
+            const byTravel = (up.value[name]! - down.value[name]!) / (2 * h);
+            expect(Math.abs(perTravel - byTravel) / scale).toBeLessThan(2e-5);
+            if (!design.rack) continue;
+            const byRack = (left.value[name]! - right.value[name]!) / (2 * h);
+            expect(Math.abs(perRack - byRack) / scale).toBeLessThan(2e-5);
+            compared++;
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
+    const { tieRod } = typeOf({ kind });
+    expect(compared).toBeGreaterThan(tieRod ? 100 : -1);
+  });
+
+  it('left mirrors right', () => {
+    fc.assert(
+      fc.property(shaken(kind), (design) => {
+        const axle = prepared(design);
+        const [left, right] = [readAt(axle.left, 15, 9), readAt(axle.right, 15, -9)];
+        if (!left.ok || !right.ok) throw new Error('out of reach');
+        for (const [name, value] of Object.entries(left.value))
+          expect(Object.entries(right.value).find(([one]) => one === name)![1]).toBeCloseTo(
+            value,
+            8,
+          );
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('answers to parts that are off as its exact derivatives say', () => {
+    const type = typeOf({ kind });
+    const count = offsetCount(type);
+    fc.assert(
+      fc.property(
+        shaken(kind),
+        fc.array(fc.double({ min: -2, max: 2, noNaN: true }), {
+          minLength: count,
+          maxLength: count,
+        }),
+        (design, off) => {
+          const drawn = drawnCorner(design, 'left');
+          const side = prepared(design).left;
+          const response = responseOf(side, drawn, [20, -20])!(Float64Array.from(off));
+          const step = 1e-4;
+          const [plus, minus] = [step, -step].map((by) => {
+            const built = new Assembly(drawn).build(Float64Array.from(off, (o) => o * by))!;
+            const corner = cornerOf(design, 'left', built)!;
+            const sweep = travelSweep({ bump: 20, droop: 20 }, 3);
+            expect(runSweep(corner, sweep)).toBe(3);
+            return [
+              valueAt(sweep, 1, 'camber'),
+              valueAt(sweep, 2, 'toe'),
+              valueAt(sweep, 0, 'toe'),
+              valueAt(sweep, 1, 'scrub'),
+            ];
+          });
+          [response.camber, ...response.toe, response.scrub].forEach((value, i) => {
+            if (value === null) return;
+            const difference = (plus[i] - minus[i]) / (2 * step);
+            expect(Math.abs(value - difference)).toBeLessThan(3e-4 * Math.max(1, Math.abs(value)));
+          });
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it('is found by its finders as well as by trying every place', () => {
+    const build = blankBuild('Find', kind);
+    const { front, travel } = build;
+    const type = typeOf(front);
+    const point = type.pivots.at(-1)?.through[0] ?? 'linkBInner';
+    const name = point in front.points ? point : 'upperInner';
+    const { out, up } = front.points[name];
+    const holes = [up - 20, up, up + 20];
+    front.freedoms = {
+      [name]: {
+        up: { kind: 'choices', at: holes },
+        out: { kind: 'range', min: out - 30, max: out + 30, step: 5 },
+      },
+    };
+    const gainAt = (o: number, u: number) => {
+      const points = { ...front.points, [name]: { ...front.points[name], out: o, up: u } };
+      const ready = prepareAxle({ ...front, points });
+      return ready.ok ? (heldCamber(ready.axle.left, travel)?.gain ?? NaN) : NaN;
+    };
+    const wanted = (gainAt(out + 15, up + 20) + gainAt(out + 20, up + 20)) / 2;
+    let least = Infinity;
+    for (const u of holes)
+      for (let o = out - 30; o <= out + 30.01; o += 5)
+        least = Math.min(least, Math.abs(gainAt(o, u) - wanted));
+    const { found, all } = finish(
+      armsFromCamber(build, 'front', { gain: wanted, together: false }),
+    );
+    expect(all).toBe(true);
+    const best = Math.min(...found.map(({ gain }) => Math.abs(gain - wanted)));
+    // Any that is good enough ends the search; else it is the least there is.
+    expect(best).toBeLessThanOrEqual(Math.max(least, 0.05) + 1e-9);
+  });
+
+  it('is nulled by its rod as well as by trying every place, where it has one', () => {
+    const type = typeOf({ kind });
+    if (!type.tieRod) return;
+    for (const axle of ['front', 'rear'] as const) {
+      const build = buildOf(kind, axle);
+      const design = designOf(build, axle);
+      const { out, up } = design.points.tieRodInner;
+      const slot = (at: number) =>
+        ({ kind: 'range', min: at - 10, max: at + 10, step: 0 }) as const;
+      design.freedoms = { tieRodInner: { out: slot(out + 4), up: slot(up - 6) } };
+      let least = Infinity;
+      for (let i = 0; i <= 20; i++)
+        for (let j = 0; j <= 20; j++) {
+          const tieRodInner = { ...design.points.tieRodInner, out: out - 6 + i, up: up - 16 + j };
+          const ready = prepareAxle({ ...design, points: { ...design.points, tieRodInner } });
+          const steer = ready.ok && bumpSteer(ready.axle.left, build.travel);
+          if (steer) least = Math.min(least, steer.span.range);
+        }
+      const { found, paper, before } = finish(
+        findNull(build, axle, 'left', { ...STARTING_WANTED, placing: null }),
+      );
+      const range = found[paper]?.steer.span.range ?? before!.span.range;
+      expect(range).toBeLessThanOrEqual(least + 1e-3);
+    }
+  });
+
+  it('becomes another kind and keeps what both have', () => {
+    for (const other of CORNER_TYPES) {
+      const { front } = blankBuild('x', kind);
+      front.points.wheelCentre.out += 12;
+      const changed = asKind(front, other.kind, 'front');
+      expect(pointNames(other)).toEqual(Object.keys(changed.points));
+      expect(changed.points.wheelCentre).toEqual(front.points.wheelCentre);
+      expect(changed.rack !== undefined).toBe(other.tieRod !== null && front.rack !== undefined);
+      if (other.kind === kind) expect(changed.points).toEqual(front.points);
+    }
+  });
+});

@@ -1,0 +1,102 @@
+import type { ComponentType } from 'react';
+import { typeOf } from '@/core/corners/kinds';
+import type { CornerType } from '@/core/corners/cornerType';
+import type { Station } from '@/core/judging/stationStates';
+import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { LengthUnit } from '@/core/model/units';
+import type { Bands } from '@/core/tolerance/bands';
+import { Arms, Brief, TakeOff, Wheel } from './lazy';
+import { Rack } from './rack/Rack';
+import type { RackPanelProps } from './rack/Rack';
+
+/** What a station that takes the whole desk knows, and what it may do. */
+export interface DeskProps {
+  build: Build;
+  axle: AxleName;
+  side: Side;
+  unit: LengthUnit;
+  bands: Bands | null;
+  onEdit: (change: (build: Build) => void, step?: string) => void;
+  onAxle: (axle: AxleName) => void;
+}
+
+/** A station: what it is called for an axle's kind, what it asks, where it applies, and its panel. */
+interface Entry {
+  id: Station;
+  name: (axle: Axle) => string;
+  question: (axle: Axle) => string;
+  shows: (axle: Axle) => boolean;
+  /** Fills the desk, or stands under the floor. */
+  panel:
+    | { desk: ComponentType<DeskProps>; ofOneWheel: boolean }
+    | { underFloor: ComponentType<RackPanelProps> };
+}
+
+/** What an entry goes by: the table of the axle's kind, and whether it is steered. */
+interface Axle {
+  type: CornerType;
+  steered: boolean;
+}
+
+const always = () => true;
+
+/** Every station, in the order of the work. Rail, panels and keys read this list alone. */
+export const STATION_LIST: readonly Entry[] = [
+  {
+    id: 'brief',
+    name: () => 'Brief',
+    question: () => 'What is it for, what limits it?',
+    shows: always,
+    panel: { desk: Brief as ComponentType<DeskProps>, ofOneWheel: false },
+  },
+  {
+    id: 'takeoff',
+    name: () => 'Take-off',
+    question: () => 'Where are the parts that exist?',
+    shows: always,
+    panel: { desk: TakeOff as ComponentType<DeskProps>, ofOneWheel: true },
+  },
+  {
+    id: 'wheel',
+    name: () => 'Wheel & upright',
+    question: () => 'Where does the wheel sit?',
+    shows: always,
+    panel: { underFloor: Wheel as ComponentType<RackPanelProps> },
+  },
+  {
+    id: 'arms',
+    name: ({ type }) => type.station.name,
+    question: ({ type }) => type.station.question,
+    shows: always,
+    panel: { underFloor: Arms as ComponentType<RackPanelProps> },
+  },
+  {
+    id: 'rack',
+    name: ({ steered }) => (steered ? 'Rack & tie rod' : 'Toe link'),
+    question: ({ steered }) =>
+      steered
+        ? 'Where do they go so that bumps do not steer?'
+        : 'Where does it go so that bumps do not steer?',
+    // Without a rod there is nothing to null by.
+    shows: ({ type }) => type.tieRod !== null,
+    panel: { underFloor: Rack },
+  },
+];
+
+export interface NamedStation {
+  id: Station;
+  name: string;
+  question: string;
+  panel: Entry['panel'];
+}
+
+/** The stations of an axle, named for its kind. */
+export const stationsOf = (design: Pick<AxleDesign, 'kind' | 'rack'>): NamedStation[] => {
+  const axle = { type: typeOf(design), steered: design.rack !== undefined };
+  return STATION_LIST.filter(({ shows }) => shows(axle)).map(({ id, name, question, panel }) => ({
+    id,
+    name: name(axle),
+    question: question(axle),
+    panel,
+  }));
+};
