@@ -1,3 +1,4 @@
+import { EVD, Matrix } from 'ml-matrix';
 import { typeOf } from '../corners/kinds';
 import type { CornerType, JointOfType } from '../corners/cornerType';
 import { toDeg } from '../geometry/angle';
@@ -8,6 +9,7 @@ import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { carried, frameAt, placer } from '../kinematics/joints';
 import type { Frame, Joints } from '../kinematics/joints';
 import type { AxleDesign, Side, Travel } from '../model/build';
+import { toVec } from '../model/points';
 import type { PointName } from '../model/points';
 import { positionsByRack } from './positions';
 
@@ -52,7 +54,7 @@ export function tiltsOf(design: AxleDesign, side: Side, travel: Travel): Tilts |
   const steered = isSteered(design);
   const measures = type.joints.map((joint) => ({
     name: joint.at,
-    measure: tiltOf(type, joint, jointTypeOf(type, joint.at, steered), home),
+    measure: tiltOf(type, joint, jointTypeOf(type, joint.at, steered), home, design.bolts),
   }));
   const most: Tilts = Object.fromEntries(
     measures.map(({ name }) => [name, { tilt: 0, travel: 0, rack: 0 }]),
@@ -80,6 +82,7 @@ function tiltOf(
   joint: JointOfType,
   kind: 'ball' | 'rodEnd',
   home: Standing,
+  bolts: AxleDesign['bolts'],
 ): (now: Standing) => number {
   if ('stud' in joint) {
     const { at, stud, arm } = joint;
@@ -99,13 +102,55 @@ function tiltOf(
   const alongOf = ({ at }: Standing) => unit(sub(at[joint.member], at[joint.at]));
   const along0 = alongOf(home);
   if (kind === 'ball') return (now) => between(along0, alongOf(now));
-  // Bolts square to the member as drawn, as near upright or along the car as that leaves them.
-  if (type.points[joint.at].on === 'chassis') {
-    const bolt = square([1, 0, 0], along0);
-    return (now) => offSquare(alongOf(now), bolt);
+  const bolt = boltOf(type, joint.at, along0, bolts);
+  return type.points[joint.at].on === 'chassis'
+    ? (now) => offSquare(alongOf(now), bolt)
+    : (now) => offSquare(alongOf(now), carried(bolt, home.upright, now.upright));
+}
+
+/** How a rod end's bolt lies as drawn: as told, or square to the member, as near upright or along the car as that leaves it. */
+function boltOf(type: CornerType, name: PointName, along: Vec, bolts: AxleDesign['bolts']): Vec {
+  const told = bolts?.[name];
+  if (told) return unit(toVec(told));
+  return square(type.points[name].on === 'chassis' ? [1, 0, 0] : [0, 0, 1], along);
+}
+
+/**
+ * The direction of a rod end's bolt about which travel and lock turn it instead of tilting it: square, as nearly as
+ * can be by least squares, to every way the member lies as the bolt's own body sees it.
+ * @returns the direction as drawn; null for a joint that is no rod end at a member, or where nothing can be solved
+ */
+export function bestBolt(
+  design: AxleDesign,
+  side: Side,
+  travel: Travel,
+  name: PointName,
+): Vec | null {
+  const prepared = prepareAxle(design);
+  const type = typeOf(design);
+  const joint = type.joints.find(({ at }) => at === name);
+  if (!prepared.ok || !joint || !('member' in joint)) return null;
+  if (jointTypeOf(type, name, isSteered(design)) !== 'rodEnd') return null;
+  const { corner, drawn, rackSign } = prepared.axle[side];
+  const upright = new Float64Array(UPRIGHT_SIZE);
+  const jointsAt = placer(drawn);
+  if (!corner.pose(0, 0, upright)) return null;
+  const home = frameAt(upright);
+  const onUpright = type.points[name].on === 'upright';
+  const ways: Vec[] = [];
+  for (const { travel: at, rack } of positionsByRack(travel, rackTravelOf(design))) {
+    if (!corner.pose(at, rackSign * rack, upright)) continue;
+    const joints = jointsAt(upright);
+    const along = unit(sub(joints[joint.member], joints[name]));
+    ways.push(onUpright ? carried(along, frameAt(upright), home) : along);
   }
-  const bolt = square([0, 0, 1], along0);
-  return (now) => offSquare(alongOf(now), carried(bolt, home.upright, now.upright));
+  const spread = Matrix.zeros(3, 3);
+  for (const way of ways)
+    for (let i = 0; i < 3; i++)
+      for (let j = 0; j < 3; j++) spread.set(i, j, spread.get(i, j) + way[i] * way[j]);
+  const { eigenvectorMatrix, realEigenvalues } = new EVD(spread, { assumeSymmetric: true });
+  const least = realEigenvalues.indexOf(Math.min(...realEigenvalues));
+  return unit(eigenvectorMatrix.getColumn(least) as unknown as Vec);
 }
 
 function frame(first: Vec, towards: Vec): Frame {

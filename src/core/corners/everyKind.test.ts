@@ -161,9 +161,7 @@ describe.each(CORNER_TYPES.map(({ kind }) => kind))('%s', (kind) => {
         for (const [name, value] of Object.entries(left.value))
           // Centres far off are where two lines hardly meet.
           if (Math.abs(value) < 1e5)
-            expect(Math.abs(other[name] - value)).toBeLessThan(
-              1e-6 * Math.max(1, Math.abs(value)),
-            );
+            expect(Math.abs(other[name] - value)).toBeLessThan(1e-6 * Math.max(1, Math.abs(value)));
       }),
       { numRuns: 20 },
     );

@@ -17,7 +17,10 @@ export function placesOf(freedom: Freedom, now: number): readonly number[] | nul
       return [...new Set(freedom.at)].sort((a, b) => a - b);
     case 'shims':
       return shimmed(freedom);
+    case 'flip':
+      return [freedom.base - freedom.offset, freedom.base, freedom.base + freedom.offset];
     case 'range':
+    case 'eccentric':
     case 'thread':
       return null;
   }
@@ -54,6 +57,8 @@ export function offPlace(freedom: Freedom, now: number): number {
 export function limitsOf(freedom: Freedom | undefined, now: number): [number, number] {
   if (!freedom) return [-Infinity, Infinity];
   if (freedom.kind === 'range' || freedom.kind === 'thread') return [freedom.min, freedom.max];
+  if (freedom.kind === 'eccentric')
+    return [freedom.base - freedom.throw, freedom.base + freedom.throw];
   const places = placesOf(freedom, now)!;
   return [places[0], places[places.length - 1]];
 }
@@ -76,7 +81,15 @@ export function snap(freedom: Freedom | undefined, wanted: number, now: number):
 }
 
 /** How much work a change is, one unit a washer: common practice. */
-const WORK: Record<FreedomKind, number> = { shims: 1, thread: 2, choices: 4, range: 8, fixed: 40 };
+const WORK: Record<FreedomKind, number> = {
+  shims: 1,
+  eccentric: 1,
+  thread: 2,
+  flip: 3,
+  choices: 4,
+  range: 8,
+  fixed: 40,
+};
 
 /** Effort of a change of one coordinate; a larger move of the same kind costs a little more. */
 export function effortOf(freedom: Freedom | undefined, from: number, to: number): number {

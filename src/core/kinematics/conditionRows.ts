@@ -47,6 +47,7 @@ export class ConditionRows {
   private readonly onUpright: number[] = [];
   private readonly onChassis: number[] = [];
   private readonly value: number[] = [];
+  private readonly drawnLengths: number[];
   private readonly lines: (readonly [number, number] | null)[] = [];
   /** Directions across, as drawn and as they stand, and whether they turn with the upright. */
   private readonly across: Float64Array;
@@ -124,6 +125,7 @@ export class ConditionRows {
     const equations = type.conditions.reduce((sum, { holds }) => sum + EQUATIONS[holds], 0);
     if (equations !== EQUATION_COUNT - 1)
       throw new Error(`${type.kind}: ${equations} conditions where five hold an upright`);
+    this.drawnLengths = [...this.value];
     this.drawn = Float64Array.from(places.flatMap((place) => sub(place, this.centre0)));
     this.local = this.drawn.slice();
     this.now = this.drawn.slice();
@@ -169,12 +171,16 @@ export class ConditionRows {
     this.writeAcross();
   }
 
-  /** Where the wheel's centre stands, its own offset included. */
-  wheelCentre = (): Vec => [
-    this.centre[0] + this.wheelNow[0],
-    this.centre[1] + this.wheelNow[1],
-    this.centre[2] + this.wheelNow[2],
-  ];
+  /** Makes a link of so many mm more than drawn: the row of the length between two points; false where there is none. */
+  lengthen(from: string, to: string, by: number): boolean {
+    const u = this.names.indexOf(to);
+    const c = this.chassisNames.indexOf(from);
+    const row = this.reads.findIndex(
+      (reads, i) => reads === LENGTH && this.onUpright[i] === u && this.onChassis[i] === c,
+    );
+    if (row >= 0) this.value[row] = this.drawnLengths[row] + by;
+    return row >= 0;
+  }
 
   /**
    * Writes each condition's row and what is missing from it.

@@ -6,7 +6,7 @@ import { briefSchema } from './brief';
 import { freedomsSchemaOf } from './freedoms';
 import type { Freedoms } from './freedoms';
 import { pointSchema, pointsSchemaOf } from './points';
-import type { Points } from './points';
+import type { Point, PointName, Points } from './points';
 import { rodSchema, tieRodSchema } from './rod';
 import type { TieRod } from './rod';
 import { roomSchema } from './room';
@@ -65,6 +65,17 @@ export type Rack = z.infer<typeof rackSchema>;
 export const halfShaftSchema = group({ inner: pointSchema, outer: measure('mm', -200, 300) });
 export type HalfShaft = z.infer<typeof halfShaftSchema>;
 
+/** Directions of bolts by the joint they hold, of any length, as they lie in the layout as drawn. */
+const boltsSchemaOf = (type: CornerType) => {
+  const part = measure('', -1, 1);
+  const direction = group({ ahead: part, out: part, up: part }).refine(
+    ({ ahead, out, up }) => Math.hypot(ahead, out, up) > 0.5,
+    { error: 'is no direction: give at least one part of it' },
+  );
+  const names = type.joints.flatMap((joint) => ('member' in joint ? [joint.at] : []));
+  return group(Object.fromEntries(names.map((name) => [name, direction.optional()])));
+};
+
 /** Both sides' points, freedoms and parts of one kind of corner. */
 const cornerSchemaOf = (type: CornerType) => ({
   kind: z.literal(type.kind, { error: problem }),
@@ -75,6 +86,8 @@ const cornerSchemaOf = (type: CornerType) => ({
   /** What can still be changed of each coordinate. */
   freedoms: freedomsSchemaOf(type).optional(),
   halfShaft: halfShaftSchema.optional(),
+  /** Which way the bolts of rod ends lie that are not set as is usual. */
+  bolts: boltsSchemaOf(type).optional(),
   /** The right side's own points where it is not the left's mirror image. */
   rightPoints: pointsSchemaOf(type).optional(),
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
@@ -90,6 +103,7 @@ export interface AxleDesign {
   points: Points;
   freedoms?: Freedoms | undefined;
   halfShaft?: HalfShaft | undefined;
+  bolts?: Record<PointName, Point | undefined> | undefined;
   tieRod?: TieRod | undefined;
   rightPoints?: Points | undefined;
   rack?: Rack | undefined;

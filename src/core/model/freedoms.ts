@@ -34,6 +34,14 @@ const KINDS = {
     most: z.int({ error: problem }).min(1, 'is below 1').max(6, 'is over 6'),
     way: z.union([z.literal(1), z.literal(-1)], { error: 'is neither 1 nor −1' }),
   }),
+  /** An eccentric bolt or bush: its throw either way of the middle. */
+  eccentric: group({
+    kind: z.literal('eccentric'),
+    base: coordinate,
+    throw: measure('mm', 0.1, 50),
+  }),
+  /** A plate with its hole off the middle: one way, none, or turned over the other way. */
+  flip: group({ kind: z.literal('flip'), base: coordinate, offset: measure('mm', 0.1, 100) }),
   /** A rod end screwed in and out, half a turn at a time. */
   thread: group({
     kind: z.literal('thread'),
@@ -44,7 +52,15 @@ const KINDS = {
 };
 
 export const freedomSchema = z
-  .discriminatedUnion('kind', [KINDS.fixed, KINDS.range, KINDS.choices, KINDS.shims, KINDS.thread])
+  .discriminatedUnion('kind', [
+    KINDS.fixed,
+    KINDS.range,
+    KINDS.choices,
+    KINDS.shims,
+    KINDS.eccentric,
+    KINDS.flip,
+    KINDS.thread,
+  ])
   .refine((f) => !('min' in f) || f.min <= f.max, {
     error: 'runs backwards: write the smaller end first',
   });

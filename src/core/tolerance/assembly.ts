@@ -70,6 +70,11 @@ export class Assembly {
     return null;
   }
 
+  /** Takes a member so much longer than drawn from now on, mm; false where it is no link of fixed length. */
+  lengthen(from: string, to: string, by: number): boolean {
+    return this.equations.lengthen(from, to, by);
+  }
+
   private standing(offsets: Float64Array): Built {
     const { equations, drawn, corner } = this;
     const { type } = corner;

@@ -60,7 +60,7 @@ export function FreedomMarks({
             <g key={coordinate} data-mark={freedom.kind}>
               {places.map((value) => {
                 const [x, y] = place(coordinate, value);
-                return freedom.kind === 'choices' ? (
+                return freedom.kind !== 'shims' ? (
                   <circle key={value} cx={x} cy={y} r={3.5} />
                 ) : (
                   <path key={value} d={`M${x - 4} ${y}h8`} strokeWidth={0.8} />
@@ -78,7 +78,7 @@ export function FreedomMarks({
             strokeWidth={7}
             strokeOpacity={0.45}
             strokeLinecap="round"
-            strokeDasharray={freedom.kind === 'range' ? undefined : '1.5 3'}
+            strokeDasharray={freedom.kind === 'thread' ? '1.5 3' : undefined}
             data-mark={freedom.kind}
           />
         );

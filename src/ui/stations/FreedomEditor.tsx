@@ -33,6 +33,8 @@ const KINDS: Record<FreedomKind | 'open', string> = {
   range: 'slot or loose bracket',
   choices: 'drilled holes, shelf arms',
   shims: 'washers and spacers',
+  eccentric: 'eccentric bolt or bush',
+  flip: 'plate that turns over',
   thread: 'rod end thread',
 };
 
@@ -47,6 +49,10 @@ function startOf(kind: FreedomKind, now: number): Freedom {
       return { kind, at: [now, now + 25, now + 50] };
     case 'shims':
       return { kind, base: now, stock: USUAL_STOCK, most: 2, way: 1 };
+    case 'eccentric':
+      return { kind, base: now, throw: 4 };
+    case 'flip':
+      return { kind, base: now, offset: 5 };
     case 'thread':
       return { kind, min: now - 6, max: now + 6, pitch: 1.5 };
   }
@@ -169,6 +175,20 @@ function Details({
           {length('pitch', 'pitch', freedom.pitch, measure('mm', 0.2, 10))}
         </>
       );
+    case 'eccentric':
+      return (
+        <>
+          {length('middle', 'base', freedom.base, coordinateSchema, 108)}
+          {length('throw, each way', 'throw', freedom.throw, measure('mm', 0.1, 50), 116)}
+        </>
+      );
+    case 'flip':
+      return (
+        <>
+          {length('flat', 'base', freedom.base, coordinateSchema, 108)}
+          {length('hole off by', 'offset', freedom.offset, measure('mm', 0.1, 100), 108)}
+        </>
+      );
     case 'choices':
       return (
         <LengthsField
@@ -225,7 +245,9 @@ function Here({ freedom, now, unit }: { freedom: Freedom; now: number; unit: Len
         (washers.length === 0
           ? ', no washer'
           : `: ${washers.map((mm) => printLength(mm, unit)).join(' + ')}`)}
-      {freedom.kind === 'choices' || freedom.kind === 'shims' ? `; ${places!.length} places` : ''}
+      {freedom.kind === 'choices' || freedom.kind === 'shims' || freedom.kind === 'flip'
+        ? `; ${places!.length} places`
+        : ''}
     </Typography>
   );
 }

@@ -15,7 +15,8 @@ import type { CornerView } from '../bench/useCorner';
 import { Column } from '../bench/frame';
 import { Choice } from '../fields/Choice';
 import { Trace } from './Trace';
-import { AGAINST, TRACES, antiPercentOf, lineOf, tracesOf } from './traced';
+import { antiPercentOf } from '@/core/motion/anti';
+import { AGAINST, TRACES, lineOf, tracesOf } from './traced';
 import type { Against, Line, Traced } from './traced';
 
 interface Props {
@@ -38,7 +39,7 @@ interface Props {
 /** One curve of the wheel shown, and which one it is. */
 export function TracePanel(props: Props) {
   const { build, axle, design, corner, proposed, compared, bands, targets } = props;
-  const kinds = tracesOf(design);
+  const kinds = tracesOf(design, axle);
   // Another axle may have no half-shafts.
   const traced = kinds.includes(props.traced) ? props.traced : 'toe';
   const against = TRACES[traced].only ?? props.against;
@@ -73,10 +74,10 @@ export function TracePanel(props: Props) {
         rack={position.rack}
         onTrace={onTrace}
       />
-      {traced === 'anti' && antiPercentOf(build, axle) === 0 ? (
+      {(traced === 'anti' || traced === 'squat') && !antiPercentOf(build, axle) ? (
         <Typography variant="body2" sx={{ mt: 2 }}>
-          Anti-dive needs the height of the centre of mass and the front’s part of the braking: set
-          them in the brief.
+          {traced === 'squat' ? 'Anti-squat' : 'Anti-dive'} needs the height of the centre of mass
+          and the front’s part of the braking: set them in the brief.
         </Typography>
       ) : (
         <Trace

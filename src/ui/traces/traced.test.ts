@@ -1,10 +1,9 @@
 import { prepareAxle } from '@/core/kinematics/axle';
-import { startingBrief } from '@/core/model/brief';
 import { blankBuild } from '@/core/model/starts';
 import type { Side } from '@/core/model/build';
 import type { ShaftPose } from '@/core/motion/halfShaft';
 import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
-import { TRACED, TRACES, antiPercentOf, lineOf, tracesOf } from './traced';
+import { TRACED, TRACES, lineOf, tracesOf } from './traced';
 import type { Against, Traced } from './traced';
 
 const build = blankBuild('x');
@@ -84,17 +83,7 @@ it('draws the roll centre of both wheels against roll, mirrored on the other sid
 it('draws a half-shaft where the axle is driven, as its change', () => {
   expect(draw('shaft').map(([value]) => value)).toEqual([10, 5, 0, 4, 8]);
   expect(draw('shaftBend').map(([value]) => value)).toEqual([5, 5, 5, 5, 5]);
-  expect(tracesOf(build.front)).not.toContain('shaft');
+  expect(tracesOf(build.front, 'front')).not.toContain('shaft');
   const inner = { ahead: 0, out: 120, up: 260 };
-  expect(tracesOf({ ...build.front, halfShaft: { inner, outer: 60 } })).toContain('shaft');
-});
-
-it('knows anti-dive once the brief says what brakes and how high the mass is', () => {
-  expect(antiPercentOf(build, 'front')).toBe(0);
-  const brief = startingBrief('road');
-  brief.limits = { massHeight: 480, brakeFront: 65 };
-  const told = { ...build, brief };
-  expect(antiPercentOf(told, 'front')).toBeCloseTo((100 * 0.65 * 2400) / 480, 9);
-  expect(antiPercentOf(told, 'rear')).toBeCloseTo((-100 * 0.35 * 2400) / 480, 9);
-  expect(Object.keys(TRACES)).toEqual([...TRACED]);
+  expect(tracesOf({ ...build.front, halfShaft: { inner, outer: 60 } }, 'front')).toContain('shaft');
 });

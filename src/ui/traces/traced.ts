@@ -1,9 +1,11 @@
+import { typeOf } from '@/core/corners/kinds';
 import { roll } from '@/core/kinematics/axle';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
-import { antiPercent } from '@/core/motion/anti';
+import { antiPercentOf } from '@/core/motion/anti';
+import { isOfAxis } from '@/core/motion/quantities';
 import type { Quantity } from '@/core/motion/quantities';
 import { rollCentreOf } from '@/core/motion/rollCentre';
-import { valueAt } from '@/core/motion/sweep';
+import { slopeAt, valueAt } from '@/core/motion/sweep';
 import type { Banded } from '@/core/tolerance/bands';
 import type { CornerView } from '../bench/useCorner';
 
@@ -24,7 +26,9 @@ export const TRACED = [
   'rollSide',
   'instantOut',
   'instantUp',
+  'path',
   'anti',
+  'squat',
   'shaft',
   'shaftBend',
 ] as const;
@@ -122,6 +126,20 @@ export const TRACES: Record<Traced, TraceKind> = {
     quantity: 'contactLead',
     only: 'travel',
   },
+  path: {
+    label: 'wheel, fore and aft',
+    unit: 'length',
+    right: 'ahead',
+    quantity: 'wheelAhead',
+    change: true,
+  },
+  squat: {
+    label: 'anti-squat',
+    unit: 'percent',
+    right: 'more',
+    quantity: 'wheelAhead',
+    only: 'travel',
+  },
   shaft: { label: 'half-shaft length', unit: 'length', right: 'longer', change: true },
   shaftBend: { label: 'half-shaft outer joint', unit: 'angle', right: 'bent more' },
 };
@@ -132,9 +150,16 @@ export type Line = [value: number, travel: number][];
 /** Values past this are off to infinity: lines that meet nowhere. mm or degrees. */
 const FAR = 20_000;
 
-/** Curves that there is something to draw of: half-shafts where the axle is driven. */
-export const tracesOf = (design: AxleDesign): Traced[] =>
-  TRACED.filter((name) => design.halfShaft || (name !== 'shaft' && name !== 'shaftBend'));
+/** Curves that there is something to draw of: half-shafts where the axle is driven, a kingpin's where there is one. */
+export function tracesOf(design: AxleDesign, axle: AxleName): Traced[] {
+  const hasAxis = typeOf(design).steersAbout !== null;
+  return TRACED.filter((name) => {
+    const { quantity } = TRACES[name];
+    if (name === 'shaft' || name === 'shaftBend') return design.halfShaft !== undefined;
+    if (name === 'squat') return axle === 'rear';
+    return hasAxis || !quantity || !isOfAxis(quantity);
+  });
+}
 
 type Drawn = Pick<CornerView, 'at' | 'ride' | 'sweep' | 'shafts' | 'axle' | 'side'>;
 
@@ -155,7 +180,7 @@ export function lineOf(
   const zero = change ? (value('ride', 0) ?? 0) : 0;
   return Array.from(view[where].travel).flatMap((travel, i): Line => {
     const here = value(where, i);
-    return here === null || Math.abs(here - zero) > FAR ? [] : [[here - zero, travel]];
+    return here === null || !(Math.abs(here - zero) <= FAR) ? [] : [[here - zero, travel]];
   });
 }
 
@@ -185,21 +210,17 @@ function readerOf(
       view[where].reachable[i]
         ? valueAt(view[where], i, quantity) - valueAt(view[where], i, 'contactUp')
         : null;
-  const scale = traced === 'anti' ? antiPercentOf(build, axle) : 1;
-  return (where, i) =>
-    view[where].reachable[i] ? scale * valueAt(view[where], i, quantity) : null;
+  if (traced === 'anti' || traced === 'squat') {
+    const percent = antiPercentOf(build, axle);
+    if (!percent) return () => null;
+    return (where, i) => {
+      if (!view[where].reachable[i]) return null;
+      return traced === 'anti'
+        ? percent.brake * valueAt(view[where], i, 'contactLead')
+        : percent.drive * slopeAt(view[where], i, 'wheelAhead');
+    };
+  }
+  return (where, i) => (view[where].reachable[i] ? valueAt(view[where], i, quantity) : null);
 }
 
 const rolled = (side: Side, travel: number) => roll(side === 'left' ? travel : -travel);
-
-/** Per cent of anti-dive for a contact that leads 1 mm per mm; 0 where the brief does not say what brakes. */
-export function antiPercentOf(build: Build, axle: AxleName): number {
-  const { massHeight, brakeFront } = build.brief?.limits ?? {};
-  if (massHeight === undefined || brakeFront === undefined) return 0;
-  const share = (axle === 'front' ? brakeFront : 100 - brakeFront) / 100;
-  return antiPercent(
-    1,
-    { share, massHeight, wheelbase: build.wheelbase },
-    axle === 'front' ? 1 : -1,
-  );
-}

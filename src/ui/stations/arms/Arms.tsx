@@ -7,13 +7,14 @@ import { typeOf } from '@/core/corners/kinds';
 import { upperArmOf } from '@/core/kinematics/arms';
 import { Choice } from '../../fields/Choice';
 import { PointsTable } from '../rack/PointsTable';
+import { Adjusters } from './Adjusters';
 import { FindArms } from './FindArms';
 import { RoomPanel } from './RoomPanel';
 import { FreedomEditor } from '../FreedomEditor';
 import type { FloorStation } from '../floorStation';
 import { useFreedomEdit } from '../useFreedomEdit';
 
-const PARTS = ['points', 'freedoms', 'find', 'room'] as const;
+const PARTS = ['points', 'freedoms', 'adjusters', 'find', 'room'] as const;
 type Part = (typeof PARTS)[number];
 
 /** Where arms and links go: typed, given freedoms, or found from the camber wanted. */
@@ -24,6 +25,7 @@ export function Arms(props: FloorStation) {
   const words: Record<Part, string> = {
     points: 'joints',
     freedoms: 'freedoms',
+    adjusters: 'adjusters',
     find: `find ${station.toLowerCase()} from camber`,
     room: 'room',
   };
@@ -68,6 +70,7 @@ export function Arms(props: FloorStation) {
           onFreedom={handleFreedom}
         />
       )}
+      {part === 'adjusters' && <Adjusters {...props} />}
       {part === 'find' && <FindArms {...props} onTake={take} />}
       {part === 'room' && <RoomPanel {...props} />}
     </>

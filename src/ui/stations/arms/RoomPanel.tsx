@@ -7,6 +7,7 @@ import { typeOf } from '@/core/corners/kinds';
 import { rodWord } from '@/core/model/labels';
 import { TILT_LIMITS, startingRoom, wantedSchema } from '@/core/model/room';
 import type { Room, WantedRoom } from '@/core/model/room';
+import type { Point, PointName } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { useStable } from '../../useStable';
@@ -34,11 +35,27 @@ export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow 
       change(draft.room);
     }, step),
   );
+  const handleBolt = useStable((name: PointName, direction: Point | null) =>
+    onEdit((draft) => {
+      const target = draft[axle]!;
+      const bolts = (target.bolts ??= {});
+      if (direction) bolts[name] = direction;
+      else delete bolts[name];
+      if (Object.keys(bolts).length === 0) delete target.bolts;
+    }),
+  );
   return (
     <Box component="section" aria-label="Room" sx={{ overflow: 'auto', minHeight: 0, pr: 0.5 }}>
       <Wanted wanted={wanted} unit={unit} onRoom={handleRoom} />
       <Tightest found={list} stale={stale} unit={unit} onShow={onShow} />
-      <Tilts design={design} side={side} travel={build.travel} wanted={wanted} onShow={onShow} />
+      <Tilts
+        design={design}
+        side={side}
+        travel={build.travel}
+        wanted={wanted}
+        onShow={onShow}
+        onBolt={handleBolt}
+      />
       <Bodies
         keepOuts={build.room?.keepOuts}
         axle={axle}

@@ -18,6 +18,8 @@ export function instruction(
       : `No washer at the ${joint}`;
   const by = `${length(Math.abs(to - from))} ${unit} ${WAYS[coordinate][to > from ? 0 : 1]}`;
   if (kind === 'choices') return `The ${joint} into the hole ${by}`;
+  if (kind === 'flip') return `The plate of the ${joint} turned over, ${by}`;
+  if (kind === 'eccentric') return `The eccentric of the ${joint} turned, ${by}`;
   if (kind === 'thread') return `The ${joint} by its thread, ${by}`;
   return `The bracket of the ${joint} ${by}`;
 }

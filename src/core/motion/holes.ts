@@ -1,0 +1,92 @@
+import { pointNames, typeOf } from '../corners/kinds';
+import { distance } from '../geometry/vec';
+import { placesOf } from '../freedoms/freedoms';
+import { drawnCorner, pointsKey, pointsOf, prepareAxle } from '../kinematics/axle';
+import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import { toVec } from '../model/points';
+import type { Coordinate, Point, PointName } from '../model/points';
+import { antiPercentOf } from './anti';
+import { heldCamber } from './held';
+import { readAt } from './sweep';
+
+/** What one hole of a row gives. */
+export interface HoleGives {
+  /** The coordinate of the hole, mm. */
+  at: number;
+  /** Anti-dive (front) or anti-lift (rear) under braking, and anti-squat of a driven rear, %; null without a brief's figures. */
+  brake: number | null;
+  drive: number | null;
+  /** Camber per 25 mm of bump, degrees, and roll centre above the ground, mm, toe held straight; null out of reach. */
+  gain: number | null;
+  rollCentre: number | null;
+  /**
+   * How far the arm's own pivot goes along the car in that hole, mm, + ahead: an arm's pivots stay as far apart as
+   * they are, so that one that goes up or down comes nearer. Null where the joint is no arm's pivot.
+   */
+  shift: number | null;
+}
+
+/**
+ * What each hole of a row of bracket holes gives, the wheel drawn anew with the joint there.
+ * @returns empty where the coordinate has no row of holes or flip plate
+ */
+export function holesOf(
+  build: Build,
+  axle: AxleName,
+  side: Side,
+  point: PointName,
+  coordinate: Coordinate,
+): HoleGives[] {
+  const design = build[axle];
+  if (!design || !pointNames(typeOf(design)).includes(point)) return [];
+  const freedom = design.freedoms?.[point]?.[coordinate];
+  const points = pointsOf(design, side);
+  if (freedom?.kind !== 'choices' && freedom?.kind !== 'flip') return [];
+  return placesOf(freedom, points[point][coordinate])!.map((at): HoleGives => {
+    const moved = { ...points[point], [coordinate]: at };
+    const shift = shiftAlong(design, side, point, moved);
+    // The pivot stands where the arm brings it.
+    const place = shift === null ? moved : { ...moved, ahead: moved.ahead + shift };
+    const trial: AxleDesign = {
+      ...design,
+      [pointsKey(design, side)]: { ...points, [point]: place },
+    };
+    const prepared = prepareAxle(trial);
+    const corner = prepared.ok ? prepared.axle[side] : null;
+    const reading = corner && readAt(corner, 0, 0);
+    const held = corner && heldCamber(corner, build.travel);
+    const percent = antiPercentOf(build, axle);
+    return {
+      at,
+      brake: reading?.ok && percent ? percent.brake * reading.value.contactLead : null,
+      drive: reading?.ok && percent ? percent.drive * reading.perTravel.wheelAhead : null,
+      gain: held?.gain ?? null,
+      rollCentre: held?.rollCentre ?? null,
+      shift,
+    };
+  });
+}
+
+/** How far an arm's pivot goes along its bolt, which lies along the car, when it is moved across; mm, + ahead. */
+function shiftAlong(design: AxleDesign, side: Side, point: PointName, moved: Point): number | null {
+  const { type, points } = drawnCorner(design, side);
+  const pivots = type.pivots.find(({ through }) => through.includes(point));
+  if (!pivots) return null;
+  const other = points[pivots.through.find((name) => name !== point)!];
+  const long = distance(toVec(points[point]), toVec(other));
+  const across = Math.hypot(moved.out - other.out, moved.up - other.up);
+  if (across >= long) return null;
+  const along = Math.sqrt(long ** 2 - across ** 2);
+  const way = Math.sign(points[point].ahead - other.ahead) || 1;
+  return other.ahead + way * along - moved.ahead;
+}
+
+/**
+ * The two spacers beside a pivot that is shifted along its bolt, ahead of it and behind, mm.
+ * @param room what both spacers have together, bracket's inside less the bush, mm
+ */
+export const spacersFor = (
+  room: number,
+  shift: number,
+): { ahead: number; behind: number } | null =>
+  Math.abs(shift) > room / 2 ? null : { ahead: room / 2 - shift, behind: room / 2 + shift };

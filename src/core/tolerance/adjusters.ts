@@ -1,0 +1,153 @@
+import type { CornerType } from '../corners/cornerType';
+import { pointNames, typeOf } from '../corners/kinds';
+import { limitsOf, placesOf } from '../freedoms/freedoms';
+import { drawnCorner, prepareAxle } from '../kinematics/axle';
+import type { AxleDesign, Side } from '../model/build';
+import type { Freedom } from '../model/freedoms';
+import { COORDINATES } from '../model/points';
+import type { Coordinate, PointName } from '../model/points';
+import { readAt } from '../motion/sweep';
+import { Assembly } from './assembly';
+import { offsetCount, offsetOf } from './joints';
+import { cornerOf } from './sensitivity';
+
+/** What turning, shimming or moving something does to the wheel as it stands: degrees, mm. */
+export interface Effect {
+  camber: number;
+  toe: number;
+  /** Null where the wheel steers about nothing. */
+  caster: number | null;
+  /** Both sides alike. */
+  track: number;
+}
+
+/** Something that can be set, and what one step of it does, the rest of the car left as it is. */
+export interface Adjuster {
+  /** A member between two joints, or a coordinate of a joint. */
+  of: { member: string } | { point: PointName; coordinate: Coordinate };
+  /** The step: mm longer, or mm in the coordinate's own direction. */
+  step: number;
+  unit: 'turn' | 'washer' | 'hole' | 'flip' | 'throw' | 'mm';
+  /** Null where the parts do not go together then. */
+  effect: Effect | null;
+}
+
+/** A wheel at ride height, its arms and rods as long as they are, put together again with something changed. */
+class Setting {
+  private readonly before;
+
+  constructor(
+    private readonly design: AxleDesign,
+    private readonly side: Side,
+  ) {
+    this.before = this.read(design);
+  }
+
+  /** What a change does: joints off by so much, or a member longer; the rod keeps its length, so that toe follows. */
+  effect(
+    offsets: Float64Array,
+    longer: { from: PointName; to: PointName; by: number } | null,
+  ): Effect | null {
+    const { before, design, side } = this;
+    const assembly = new Assembly(drawnCorner(design, side), 'rod as drawn');
+    if (longer && !assembly.lengthen(longer.from, longer.to, longer.by)) return null;
+    const built = assembly.build(offsets);
+    const after = built && this.read({ ...design, points: built.points, static: built.static });
+    if (!before || !after) return null;
+    return {
+      camber: after.camber - before.camber,
+      toe: after.toe - before.toe,
+      caster:
+        after.caster === undefined || before.caster === undefined
+          ? null
+          : after.caster - before.caster,
+      track: 2 * (after.contactOut - before.contactOut),
+    };
+  }
+
+  private read(design: AxleDesign) {
+    const corner =
+      design === this.design
+        ? readyOf(design, this.side)
+        : cornerOf(this.design, this.side, { points: design.points, static: design.static });
+    const reading = corner && readAt(corner, 0, 0);
+    return reading?.ok ? reading.value : null;
+  }
+}
+
+function readyOf(design: AxleDesign, side: Side) {
+  const prepared = prepareAxle(design);
+  return prepared.ok ? prepared.axle[side] : null;
+}
+
+/**
+ * What one turn longer of each arm tube, link and rod does: exact, the wheel put together again at ride height.
+ * @param pitch mm a turn, of both threads of a tube with a left and a right hand together
+ */
+export function memberEffects(design: AxleDesign, side: Side, pitch: number): Adjuster[] {
+  const type = typeOf(design);
+  const setting = new Setting(design, side);
+  const still = new Float64Array(offsetCount(type));
+  return type.members.flatMap(({ from, to, role, name }): Adjuster[] =>
+    role === 'upright' || role === 'strut' || name === undefined || !isLink(type, from, to)
+      ? []
+      : [
+          {
+            of: { member: name },
+            step: pitch,
+            unit: 'turn',
+            effect: setting.effect(still, { from, to, by: pitch }),
+          },
+        ],
+  );
+}
+
+/** Whether two joints are held apart by a length of their own, and nothing else goes by the inner one: a welded arm's tube does not grow alone. */
+function isLink(type: CornerType, from: PointName, to: PointName): boolean {
+  const lengths = type.conditions.filter(
+    (condition) => condition.holds === 'length' && condition.chassis === from,
+  );
+  return lengths.length === 1 && 'upright' in lengths[0] && lengths[0].upright === to;
+}
+
+/**
+ * What one step of each coordinate of a joint does: a turn, a washer, the next hole, a flip, an eccentric's whole
+ * throw, as its freedom has it; a millimetre where it has none.
+ */
+export function pointEffects(design: AxleDesign, side: Side, point: PointName): Adjuster[] {
+  const type = typeOf(design);
+  if (!pointNames(type).includes(point)) return [];
+  const setting = new Setting(design, side);
+  return COORDINATES.map((coordinate, i): Adjuster => {
+    const now = design.points[point][coordinate];
+    const { step, unit } = stepOf(design.freedoms?.[point]?.[coordinate], now);
+    const offsets = new Float64Array(offsetCount(type));
+    offsets[offsetOf(type, point) + i] = step;
+    return { of: { point, coordinate }, step, unit, effect: setting.effect(offsets, null) };
+  });
+}
+
+/** One step of a freedom from where the joint is, mm, in the direction the coordinate grows if it goes there. */
+export function stepOf(freedom: Freedom | undefined, now: number): Pick<Adjuster, 'step' | 'unit'> {
+  const toNext = (): number => {
+    const places = placesOf(freedom!, now)!;
+    const next = places.find((place) => place > now + 0.01);
+    return (next ?? places.findLast((place) => place < now - 0.01) ?? now + 1) - now;
+  };
+  switch (freedom?.kind) {
+    case 'thread':
+      return { step: freedom.pitch, unit: 'turn' };
+    case 'shims':
+      return { step: freedom.way * Math.min(...freedom.stock), unit: 'washer' };
+    case 'choices':
+      return { step: toNext(), unit: 'hole' };
+    case 'flip':
+      return { step: toNext(), unit: 'flip' };
+    case 'eccentric': {
+      const [, most] = limitsOf(freedom, now);
+      return { step: most - now > 0.01 ? most - now : -freedom.throw, unit: 'throw' };
+    }
+    default:
+      return { step: 1, unit: 'mm' };
+  }
+}
