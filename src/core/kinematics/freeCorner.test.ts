@@ -9,9 +9,11 @@ import { spindleOf } from './spindle';
 import { toPoint } from '../model/points';
 import type { Points } from '../model/points';
 import type { AxleDesign } from '../model/build';
+import { readAt } from '../motion/sweep';
 import type { CornerType } from '../corners/cornerType';
 import { doubleWishbone } from '../corners/doubleWishbone';
 import reference from './fixtures/corner-kinds.json';
+import more from './fixtures/corner-kinds-more.json';
 import type { Drawn } from './conditionRows';
 import { FreeCorner } from './freeCorner';
 import { carried, drawnFrame, frameAt, placer, steeringAxisAt } from './joints';
@@ -29,13 +31,15 @@ const at = (list: Float64Array, offset: number): Vec => [
 const out = new Float64Array(UPRIGHT_SIZE);
 
 /** Fixture layouts, whose points are lists. */
-const layouts = reference.corners
-  .filter(({ kind }) => kind !== 'kingpin')
-  .map((corner) => ({
-    ...corner,
-    type: typeOf(corner.kind),
-    drawn: corner.points as unknown as Drawn,
-  }));
+const layouts = [
+  ...reference.corners.filter(({ kind }) => kind !== 'kingpin'),
+  ...more.corners,
+].map((corner) => ({
+  ...corner,
+  type: typeOf(corner.kind),
+  drawn: corner.points as unknown as Drawn,
+}));
+const KINDS = [...new Set(layouts.map(({ kind }) => kind))];
 const drawnOf = ({ type, drawn, toe, camber }: (typeof layouts)[number]) => ({
   type,
   points: Object.fromEntries(
@@ -95,6 +99,34 @@ describe('against values computed outside the project', () => {
   });
 });
 
+it.each(layouts.map((layout) => [layout.kind, layout] as const))(
+  '%s reads as they do on an axle of its own, by whatever solves it there',
+  (kind, layout) => {
+    const { toe, camber, tyreRadius } = layout;
+    const { left } = prepared({
+      kind,
+      static: { toe, camber },
+      tyre: { radius: tyreRadius, width: 195 },
+      points: drawnOf(layout).points,
+      ...(layout.type.tieRod && { rack: { travel: 60 } }),
+    });
+    expect(layout.rows.length).toBeGreaterThan(4);
+    for (const told of layout.rows) {
+      const row: typeof told & Partial<Record<'caster' | 'kpi' | 'scrub' | 'trail', number>> = told;
+      const reading = readAt(left, row.travel, row.steer);
+      if (!reading.ok) throw new Error(reading.why);
+      const { value } = reading;
+      for (const name of ['toe', 'camber', 'caster', 'kpi'] as const)
+        if (name in row) expect(Math.abs(value[name]! - row[name]!)).toBeLessThan(1e-5);
+        else expect(value).not.toHaveProperty(name);
+      for (const name of ['scrub', 'trail'] as const)
+        if (name in row) expect(Math.abs(value[name]! - row[name]!)).toBeLessThan(1e-4);
+      const at = [value.contactAhead, value.contactOut, value.contactUp];
+      at.forEach((x, i) => expect(Math.abs(x - row.contact[i])).toBeLessThan(1e-4));
+    }
+  },
+);
+
 const wishbonePoints = (design: AxleDesign): Drawn =>
   Object.fromEntries(
     WISHBONE_POINTS.map((name) => {
@@ -149,7 +181,7 @@ const shaken = fc
   }));
 
 describe('every kind', () => {
-  it.each(layouts.map(({ kind }) => kind))(
+  it.each(KINDS)(
     '%s agrees with a general-purpose least-squares solver on 300 random layouts',
     (kind) => {
       fc.assert(

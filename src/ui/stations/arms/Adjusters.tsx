@@ -6,6 +6,8 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { pointNames, typeOf } from '@/core/corners/kinds';
+import type { AxleDesign } from '@/core/model/build';
+import type { PointName } from '@/core/model/points';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
@@ -29,10 +31,8 @@ export function Adjusters(props: Props) {
   const { design, side, unit, selected, onSelect } = props;
   const [pitch, setPitch] = useState(PITCH);
   const type = typeOf(design);
-  const names = pointNames(type).filter(
-    (name) => !type.points[name].mark && name !== 'wheelCentre',
-  );
-  const point = selected !== null && names.includes(selected) ? selected : names[0];
+  const names = jointsOf(design);
+  const point = chosenOf(design, selected);
   const members = useMemo(() => memberEffects(design, side, pitch), [design, side, pitch]);
   const steps = useMemo(() => pointEffects(design, side, point), [design, side, point]);
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
@@ -100,6 +100,17 @@ export function Adjusters(props: Props) {
       </Typography>
     </Box>
   );
+}
+
+/** Joints that can be set: all but marks and the wheel's own centre. */
+function jointsOf(design: AxleDesign): PointName[] {
+  const type = typeOf(design);
+  return pointNames(type).filter((name) => !type.points[name].mark && name !== 'wheelCentre');
+}
+
+function chosenOf(design: AxleDesign, selected: PointName | null): PointName {
+  const names = jointsOf(design);
+  return selected !== null && names.includes(selected) ? selected : names[0];
 }
 
 const STEPS: Record<Adjuster['unit'], string> = {
