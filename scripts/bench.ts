@@ -8,6 +8,8 @@ import { blankBuild } from '../src/core/model/starts';
 import { bumpMap } from '../src/core/bumpsteer/bumpMap';
 import { findNull } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
+import { CORNER_TYPES } from '../src/core/corners/kinds';
+import type { AxleCorner } from '../src/core/kinematics/axle';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
 import { SAMPLES } from '../src/core/tolerance/bands';
 import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
@@ -88,17 +90,35 @@ async function main(): Promise<void> {
   console.log(nullQuality(search));
   console.log(finderRatio(search));
   console.log(`general-purpose solver / sweep: ${(medians[1] / medians[0]).toFixed(0)} times`);
-  console.log(`memory allocated per position: ${bytesPerPosition().toFixed(2)} bytes`);
+  console.log(`memory allocated per position: ${bytesPerPosition(left).toFixed(2)} bytes`);
+  for (const { kind } of CORNER_TYPES) {
+    const corner = prepared(blankBuild('bench', kind).front).left;
+    const us = microsecondsPerPosition(corner).toFixed(1);
+    const bytes = bytesPerPosition(corner).toFixed(2);
+    console.log(`${kind}: ${us} µs a position, all quantities and slopes, ${bytes} bytes allocated`);
+  }
 
-  function bytesPerPosition(): number {
+  /** Median of several runs over the travel at a rack position. */
+  function microsecondsPerPosition(side: AxleCorner): number {
+    const over = travelSweep({ bump: 55, droop: 55 }, 41, side.drawn.type.tieRod ? 8.3 : 0);
+    for (let run = 0; run < 300; run++) runSweep(side, over);
+    const times = Array.from({ length: 9 }, () => {
+      const start = performance.now();
+      for (let run = 0; run < 200; run++) runSweep(side, over);
+      return ((performance.now() - start) * 1000) / (200 * 41);
+    });
+    return times.sort((a, b) => a - b)[4];
+  }
+
+  function bytesPerPosition(side: AxleCorner): number {
     const runs = 4000;
     // Positions that are no whole numbers, which the engine would keep without allocating.
-    const odd = travelSweep({ bump: 59.3, droop: 58.7 }, 41, 1.37);
+    const odd = travelSweep({ bump: 55.3, droop: 54.7 }, 41, 1.37);
     const used = () => v8.getHeapStatistics().used_heap_size;
     let least = Infinity;
     for (let i = 0; i < 5; i++) {
       const before = used();
-      for (let run = 0; run < runs; run++) runSweep(left, odd);
+      for (let run = 0; run < runs; run++) runSweep(side, odd);
       const after = used();
       if (after >= before) least = Math.min(least, after - before);
     }

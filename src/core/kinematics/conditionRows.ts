@@ -30,6 +30,11 @@ export class ConditionRows {
   readonly turned = new Float64Array(9);
   readonly rows = new Float64Array(EQUATION_COUNT * EQUATION_COUNT);
   readonly missing = new Float64Array(EQUATION_COUNT);
+  /**
+   * What is wished for: the wheel centre's height, and the rod's inner joint moved along its way, mm. A list, for
+   * numbers handed from call to call would be allocated.
+   */
+  readonly goal = new Float64Array(2);
   readonly centre0: Vec;
   /** The rod's own row; −1 where there is none. */
   readonly rodRow: number;
@@ -182,12 +187,10 @@ export class ConditionRows {
     return row >= 0;
   }
 
-  /**
-   * Writes each condition's row and what is missing from it.
-   * @param height what the wheel centre's height is to be, mm
-   * @param steer the rod's inner joint moved along its way, mm
-   */
-  write(height: number, steer: number): void {
+  /** Writes each condition's row and what is missing from it, for the wish in `goal`. */
+  write(): void {
+    const height = this.goal[0];
+    const steer = this.goal[1];
     const { rows, missing, centre, now, chassis, acrossNow, steering } = this;
     this.place();
     for (let i = 0; i < EQUATION_COUNT - 1; i++) {
@@ -255,7 +258,8 @@ export class ConditionRows {
   }
 
   /** How fast each condition asks the upright to follow the steering, per mm; into `missing`, for a place just written. */
-  writeSteerRate(steer: number): void {
+  writeSteerRate(): void {
+    const steer = this.goal[1];
     const { missing, centre, now, chassis, steering } = this;
     missing.fill(0);
     for (let i = 0; i < EQUATION_COUNT - 1; i++) {
@@ -278,7 +282,8 @@ export class ConditionRows {
    * @param steers by how much the motion moves the steering, mm (1 along the steering itself, 0 along travel)
    * @param twist the upright's twist per mm of the steering
    */
-  writeSteerBend(steer: number, along: Float64Array, steers: number, twist: Float64Array): void {
+  writeSteerBend(along: Float64Array, steers: 0 | 1, twist: Float64Array): void {
+    const steer = this.goal[1];
     const { missing, centre, now, chassis, steering, rows } = this;
     missing.fill(0);
     const tx = along[3];

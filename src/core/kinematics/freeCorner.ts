@@ -22,6 +22,8 @@ const DEAD_CENTRE = 0.5;
 const TRAVEL = 0;
 const STEER = 1;
 const MOST = 2;
+const TO_TRAVEL = 3;
+const TO_STEER = 4;
 
 /** Makes a corner of any kind, or says what makes it unusable as drawn. */
 export function prepareFree(drawn: DrawnCorner): Prepared<FreeCorner> {
@@ -42,8 +44,8 @@ export class FreeCorner implements Corner {
   private readonly equations: ConditionRows;
   private readonly spindle0: Vec;
   private readonly heading0: Vec;
-  /** Travel and steering where the upright stands, and how far it may turn in a search, rad. */
-  private readonly state = new Float64Array(3);
+  /** Travel and steering where the upright stands, how far it may turn in a search, rad, and where a walk goes. */
+  private readonly state = new Float64Array(5);
   private readonly kept = new Float64Array(14);
   private readonly order = new Int32Array(6);
   private readonly factors = new Float64Array(36);
@@ -107,10 +109,12 @@ export class FreeCorner implements Corner {
   }
 
   pose(travel: number, rack: number, upright: Float64Array): boolean {
-    if (!this.walkTo(travel, rack)) {
+    this.state[TO_TRAVEL] = travel;
+    this.state[TO_STEER] = rack;
+    if (!this.walk()) {
       // Once more on the straight way from ride height: the answer does not hang on where the walk was.
       this.reset();
-      if (!this.solve() || !this.walkTo(travel, rack)) return false;
+      if (!this.solve() || !this.walk()) return false;
     }
     this.writePose(upright);
     return true;
@@ -119,7 +123,9 @@ export class FreeCorner implements Corner {
   /** What gives out on the straight way from ride height to a position; null where it can be reached. */
   why(travel: number, rack: number): OutOfReach | null {
     this.reset();
-    if (!this.solve() || this.walkTo(travel, rack)) return null;
+    this.state[TO_TRAVEL] = travel;
+    this.state[TO_STEER] = rack;
+    if (!this.solve() || this.walk()) return null;
     // Near where the upright gives out, a load on the wheel pulls one member without limit.
     const { equations, order } = this;
     this.write();
@@ -150,12 +156,16 @@ export class FreeCorner implements Corner {
 
   private write(): void {
     const { equations, state } = this;
-    equations.write(equations.centre0[2] + state[TRAVEL], state[STEER]);
+    equations.goal[0] = equations.centre0[2] + state[TRAVEL];
+    equations.goal[1] = state[STEER];
+    equations.write();
   }
 
   /** Goes from where the upright stands to a position, in parts that Newton's method follows surely. */
-  private walkTo(travel: number, steer: number): boolean {
+  private walk(): boolean {
     if (this.side === 0) return false;
+    const travel = this.state[TO_TRAVEL];
+    const steer = this.state[TO_STEER];
     const travel0 = this.state[TRAVEL];
     const steer0 = this.state[STEER];
     const far = Math.max(Math.abs(travel - travel0), Math.abs(steer - steer0));
@@ -231,7 +241,7 @@ export class FreeCorner implements Corner {
     missing[HEIGHT_ROW] = 1;
     solveFactored(rows, EQUATION_COUNT, order, missing, perTravel);
     if (!this.hasRod) return;
-    equations.writeSteerRate(this.state[STEER]);
+    equations.writeSteerRate();
     solveFactored(rows, EQUATION_COUNT, order, missing, perSteer);
   }
 
@@ -318,7 +328,7 @@ export class FreeCorner implements Corner {
     factor(factors, EQUATION_COUNT, order);
     for (let steers = 0; steers < 2; steers++) {
       const along = steers === 0 ? perTravel : perSteer;
-      equations.writeSteerBend(this.state[STEER], along, steers, perSteer);
+      equations.writeSteerBend(along, steers === 0 ? 0 : 1, perSteer);
       solveFactored(factors, EQUATION_COUNT, order, equations.missing, twist);
       const bx = twist[3];
       const by = twist[4];

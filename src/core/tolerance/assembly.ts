@@ -53,11 +53,12 @@ export class Assembly {
    */
   build(offsets: Float64Array): Built | null {
     const { equations, order, twist } = this;
-    const height = this.drawn.wheelCentre[2];
+    equations.goal[0] = this.drawn.wheelCentre[2];
+    equations.goal[1] = 0;
     equations.displace(offsets);
     equations.reset();
     for (let step = 0; step < 25; step++) {
-      equations.write(height, 0);
+      equations.write();
       if (this.setsToe) writeToeRow(equations, equations.turnedBy(this.spindle0), this.toe);
       if (!factor(equations.rows, 6, order)) return null;
       solveFactored(equations.rows, 6, order, equations.missing, twist);

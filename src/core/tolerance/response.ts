@@ -78,7 +78,8 @@ function positionAt(
       equations.turned[3 * i + j] =
         to[0][i] * from[0][j] + to[1][i] * from[1][j] + to[2][i] * from[2][j];
   for (let i = 0; i < 3; i++) equations.centre[i] = u[U.wheelCentre + i];
-  equations.write(equations.centre0[2] + travel, 0);
+  equations.goal[0] = equations.centre0[2] + travel;
+  equations.write();
   const own = equations.rows.slice();
   if (steering === 'toe set') writeToeRow(equations, to[0], toRad(drawn.static.toe));
   const factors = equations.rows.slice();
