@@ -8,6 +8,29 @@ const importPlugin = next
   .flatMap((entry) => Object.entries(entry.plugins ?? {}))
   .find(([name]) => name === 'import')?.[1];
 
+/** Rooms of core from the ground up: each uses only those below it. */
+const FLOORS = [
+  'geometry',
+  'corners',
+  'model',
+  'verdict',
+  'freedoms',
+  'find',
+  'kinematics',
+  'motion',
+  'upright',
+  'strength',
+  'takeoff',
+  'tolerance',
+  'clearance',
+  'steering',
+  'bumpsteer',
+  'arms',
+  'judging',
+  'file',
+  'summary',
+];
+
 /** Imports point one way: ui → server → db → core, and everything may use core. */
 const zones = [
   { target: './src/core', from: ['./src/db', './src/server', './src/ui', './src/app'] },
@@ -23,6 +46,12 @@ const zones = [
   { target: './src/!(test)/**/!(*.test).ts*', from: './src/test' },
 ].map((zone) => ({ ...zone, message: 'Imports point one way: ui → server → db → core.' }));
 
+const floors = FLOORS.slice(0, -1).map((room, i) => ({
+  target: `./src/core/${room}/**/!(*.test).ts`,
+  from: FLOORS.slice(i + 1).map((above) => `./src/core/${above}`),
+  message: `${room} stands below: a room of core uses only those under it.`,
+}));
+
 const config = tseslint.config(
   { ignores: ['.next/**', 'node_modules/**', 'data/**', 'coverage/**', 'next-env.d.ts'] },
   ...next,
@@ -34,7 +63,10 @@ const config = tseslint.config(
       'import/resolver': { [require.resolve('eslint-import-resolver-typescript')]: true },
     },
     rules: {
-      'import/no-restricted-paths': ['error', { zones, basePath: import.meta.dirname }],
+      'import/no-restricted-paths': [
+        'error',
+        { zones: [...zones, ...floors], basePath: import.meta.dirname },
+      ],
       '@typescript-eslint/no-unused-vars': [
         'error',
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },

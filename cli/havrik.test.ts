@@ -3,6 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import reference from '../src/core/kinematics/fixtures/double-wishbone.json';
+import { CORNER_TYPES } from '../src/core/corners/kinds';
+import more from '../src/core/kinematics/fixtures/corner-kinds-more.json';
+import type { Points } from '../src/core/model/points';
 import { writeBuildFile } from '../src/core/file/buildFile';
 import { blankBuild } from '../src/core/model/starts';
 import { createBuild } from '../src/db/builds';
@@ -294,5 +297,60 @@ describe('backup and restore', () => {
       err: expect.stringMatching(/is not a backup of Havrik’s/),
     });
     expect((await havrik('restore')).code).toBe(2);
+  });
+});
+
+describe('kinds', () => {
+  it('lists every kind with its points', async () => {
+    const { code, out } = await havrik('kinds');
+    expect(code).toBe(0);
+    for (const { kind, points } of CORNER_TYPES) {
+      expect(out).toContain(`${kind}: `);
+      for (const name of Object.keys(points)) expect(out).toContain(`  ${name} `);
+    }
+  });
+
+  it('sweeps each as a file, with columns that do not apply left empty', async () => {
+    for (const corner of more.corners) {
+      const { kind, toe, camber, tyreRadius, rows } = corner;
+      const build = blankBuild(kind, kind);
+      build.front = {
+        ...build.front,
+        static: { toe, camber },
+        tyre: { radius: tyreRadius, width: 195 },
+        points: Object.fromEntries(
+          Object.entries(corner.points as Record<string, number[]>).map(
+            ([name, [ahead, out, up]]) => [name, { ahead, out, up }],
+          ),
+        ) as unknown as Points,
+      };
+      const path = file(`${kind}.json`, writeBuildFile(build));
+      const straight = rows.filter(({ steer }) => steer === 0);
+      for (const row of straight) {
+        const at = `${row.travel}`.replace('-', '−');
+        const { code, out } = await havrik('sweep', path, '--from', at, '--to', at);
+        expect(code).toBe(0);
+        const [line] = Papa.parse<Record<string, string>>(out.trim(), { header: true }).data;
+        expect(Number(line['toe_deg'])).toBeCloseTo(row.toe, 5);
+        expect(Number(line['contact_out_mm'])).toBeCloseTo(row.contact[1], 4);
+        if ('caster' in row)
+          expect(Number(line['caster_deg'])).toBeCloseTo(row.caster as number, 5);
+        else expect([line['caster_deg'], line['scrub_mm']]).toEqual(['', '']);
+        expect(line['why']).toBe('');
+      }
+    }
+  });
+
+  it('says that there is nothing to null by, and no rack to move, where a kind has no rod', async () => {
+    const path = file('arm.json', writeBuildFile(blankBuild('Arm', 'trailing-arm')));
+    const none = await havrik('null', path);
+    expect(none.code).toBe(1);
+    expect(none.err).toMatch(/has no tie rod or toe link to null by: it is a trailing arm/);
+    const rack = await havrik('sweep', path, '--rack', '5');
+    expect(rack.code).toBe(1);
+    expect(rack.err).toMatch(/no rack to move/);
+    const map = await havrik('map', path);
+    expect(map.code).toBe(1);
+    expect(map.err).toMatch(/no tie rod or toe link/);
   });
 });

@@ -5,6 +5,7 @@ import type { PlaneName } from '../src/core/model/mapPlanes';
 import { prepareAxle } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { finish } from '../src/core/find/finish';
+import { noRod } from './noRod';
 
 export interface MapRequest {
   axle: 'front' | 'rear';
@@ -26,6 +27,8 @@ export function mapTable(
   if (!design) return { ok: false, why: `the build has no ${axle} axle` };
   const prepared = prepareAxle(design);
   if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
+  const why = noRod(design, axle);
+  if (why) return { ok: false, why };
   const map = finish(bumpMap(design, side, build.travel, plane, size, n));
   const { point, across, up } = PLANES[plane];
   const rows = Array.from(map.range, (range, k) => ({

@@ -3,7 +3,7 @@ import { findNull, openedRod } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
 import { ROD_POINTS } from '../src/core/bumpsteer/nullProblem';
 import type { NullChange, NullFound } from '../src/core/bumpsteer/nullProblem';
-import { typeOf } from '../src/core/corners/kinds';
+import { noRod } from './noRod';
 import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { COORDINATES } from '../src/core/model/points';
@@ -56,11 +56,8 @@ export function nullReport(
   if (!given) return { ok: false, why: `the build has no ${request.axle} axle` };
   const prepared = prepareAxle(given);
   if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
-  if (!typeOf(given).tieRod)
-    return {
-      ok: false,
-      why: `the ${request.axle} axle has no tie rod or toe link to null by: it is a ${typeOf(given).label.toLowerCase()}`,
-    };
+  const why = noRod(given, request.axle);
+  if (why) return { ok: false, why };
   const own = request.free === undefined && openedRod(given).length > 0;
   const free = readFree(request.free ?? USUAL);
   if (!free.ok) return free;

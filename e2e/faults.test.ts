@@ -190,7 +190,7 @@ it('starts twice at once on a new file, and both answer', async () => {
     const pair = await Promise.all([start(path), start(path)]);
     for (const { address } of pair) {
       expect((await fetch(address)).status).toBe(200);
-      expect(await (await fetch(`${address}/api/builds`)).json()).toMatchObject({ all: 2 });
+      expect(await (await fetch(`${address}/api/builds`)).json()).toMatchObject({ all: 3 });
     }
     for (const running of pair) await running.stop();
   }
@@ -202,7 +202,7 @@ it('is one file after a stop: a copy of it alone holds every build', async () =>
   await fetch(`${app.address}/api/builds`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ build: blankBuild('Third') }),
+    body: JSON.stringify({ build: blankBuild('Another') }),
   });
   await app.stop();
   expect(existsSync(`${path}-wal`)).toBe(false);
@@ -210,8 +210,8 @@ it('is one file after a stop: a copy of it alone holds every build', async () =>
   copyFileSync(path, copy);
   const again = await start(copy);
   expect(await (await fetch(`${again.address}/api/builds`)).json()).toMatchObject({
-    all: 3,
-    rows: [{ name: 'Third' }, {}, {}],
+    all: 4,
+    rows: [{ name: 'Another' }, {}, {}, {}],
   });
   await again.stop();
 });

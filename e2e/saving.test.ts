@@ -22,6 +22,8 @@ import type { Running, Watched } from './havrik';
 
 const folder = makeFolder();
 const NAME = 'Two-seat roadster';
+/** Builds that a new database starts with. */
+const DEMOS = 3;
 const UP = '#upperOuter-up';
 let app: Running;
 let browser: Browser;
@@ -171,7 +173,7 @@ describe('what was typed', () => {
       up: 416.5,
       out: 516.5,
     });
-    expect(await all()).toHaveLength(2);
+    expect(await all()).toHaveLength(DEMOS);
     expect(watched.trouble).toEqual([]);
   });
 
@@ -193,7 +195,7 @@ describe('what was typed', () => {
     await page.keyboard.type(', in June');
     await settled(page);
     expect((await stored(id)).build.note).toBe('for the coast road, in June');
-    expect(await all()).toHaveLength(2);
+    expect(await all()).toHaveLength(DEMOS);
     expect(watched.trouble).toEqual([]);
   });
 
@@ -264,16 +266,16 @@ describe('what was typed', () => {
 
 it('puts back from the bin, and empties it when asked twice', async () => {
   await page.goto(app.address, { waitUntil: 'networkidle0' });
-  for (const name of [NAME, 'Hillclimb single-seater']) {
+  for (const name of [NAME, 'Hillclimb single-seater', 'Ice-race coupé']) {
     await clickButton(page, `Delete ${name}`);
     await shows(`“${name}” is in the bin`);
   }
   await shows('No builds yet');
   await page.goto(`${app.address}/bin`, { waitUntil: 'networkidle0' });
   await clickButton(page, `Put ${NAME} back`);
-  await until(page, `document.querySelectorAll('main li').length === 1`);
+  await until(page, `document.querySelectorAll('main li').length === 2`);
   await clickButton(page, 'Empty the bin');
-  await shows('1 build with every save');
+  await shows('2 builds with every save');
   await clickButton(page, 'Throw away');
   await shows('The bin is empty');
   expect(await all()).toEqual([NAME]);
@@ -320,7 +322,7 @@ it('answers its own pages on this machine, and nobody else', async () => {
   ).toBe(403);
   // An action of the page, sent by another's form.
   expect((await asked('/', { ...foreign, 'next-action': '00' }, 'POST', '[]')).status).toBe(403);
-  expect(await all()).toHaveLength(2);
+  expect(await all()).toHaveLength(DEMOS);
   expect(
     (await asked('/api/builds/import', { ...json, host, origin: app.address }, 'POST', bringIn))
       .status,
@@ -357,7 +359,7 @@ it('draws a window of a thousand builds and finds one of them', async () => {
       }),
     });
   await page.goto(app.address, { waitUntil: 'networkidle0' });
-  await shows('122 builds');
+  await shows(`${120 + DEMOS} builds`);
   expect(await page.$$eval('h2 a', (links) => links.length)).toBeLessThan(20);
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
   await shows(NAME);

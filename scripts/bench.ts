@@ -95,7 +95,9 @@ async function main(): Promise<void> {
     const corner = prepared(blankBuild('bench', kind).front).left;
     const us = microsecondsPerPosition(corner).toFixed(1);
     const bytes = bytesPerPosition(corner).toFixed(2);
-    console.log(`${kind}: ${us} µs a position, all quantities and slopes, ${bytes} bytes allocated`);
+    console.log(
+      `${kind}: ${us} µs a position, all quantities and slopes, ${bytes} bytes allocated`,
+    );
   }
 
   /** Median of several runs over the travel at a rack position. */

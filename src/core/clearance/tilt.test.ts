@@ -1,7 +1,10 @@
 import { doubleWishbone } from '../corners/doubleWishbone';
 import fc from 'fast-check';
 import { toDeg } from '../geometry/angle';
+import type { Build } from '../model/build';
 import { blankBuild } from '../model/starts';
+import { noTakeOff } from '../model/takeOff';
+import { measuredTilts, studsOf } from './studs';
 import { anyLayout, parallelArms } from '../../test/layouts';
 import { bestBolt, tiltingOf, tiltsOf } from './tilt';
 
@@ -90,4 +93,40 @@ describe('a bolt laid another way', () => {
     expect(bestBolt(front, 'left', travel, 'tieRodInner')).toBeNull();
     expect(bestBolt(front, 'left', travel, 'lowerOuter')).toBeNull();
   });
+});
+
+it('counts a stud that was measured on the bench from square to its arm', () => {
+  const build = blankBuild('x');
+  const { lowerOuter } = build.front.points;
+  const read = (value: number) => ({ value, tolerance: 0.5 });
+  const lean = (angle: number): Build => ({
+    ...build,
+    takeOff: {
+      ...noTakeOff(),
+      measured: [
+        {
+          axle: 'front',
+          side: 'left',
+          point: 'lowerOuter',
+          method: 'bench',
+          inboard: read(60),
+          above: read(lowerOuter.up - 290),
+          ahead: read(8),
+          stud: { value: angle, tolerance: 0.2 },
+        },
+      ],
+    },
+  });
+  // The lower arm is near level and the wheel leans in by 1°: a stud square to the hub's face is a degree off upright.
+  const still = { ...lean(0), travel: { bump: 1, droop: 1 } };
+  const [ahead, out, up] = studsOf(still, 'front', 'left')['lowerOuter'];
+  expect([ahead, out]).toEqual([expect.closeTo(0, 6), expect.closeTo(-Math.sin(Math.PI / 180), 6)]);
+  expect(up).toBeCloseTo(Math.cos(Math.PI / 180), 6);
+  const at = (angle: number) =>
+    measuredTilts({ ...lean(angle), travel: { bump: 1, droop: 1 } }, 'front', 'left')!['lowerOuter']
+      .tilt;
+  // Ten degrees more of lean are ten degrees more of tilt, there already at ride height.
+  expect(at(20) - at(10)).toBeCloseTo(10, 0);
+  expect(measuredTilts(lean(10), 'front', 'right')!['lowerOuter'].tilt).toBeGreaterThan(5);
+  expect(studsOf(build, 'front', 'left')).toEqual({});
 });

@@ -40,9 +40,16 @@ export function jointTypeOf(
  * joint, a strut's top), the member against how it lies at ride height; a rod end, the member against the plane
  * its bolt is square to. A rod end turns freely about its bolt, which stands upright at the upright and lies along
  * the car at the chassis; a radius arm's ball about one across the car.
+ * @param studs how studs lie on the upright as drawn where somebody measured it: these count from square to their
+ * arm, for that is how its socket is set, and so may be tilted at ride height already
  * @returns null where the layout cannot be solved as drawn
  */
-export function tiltsOf(design: AxleDesign, side: Side, travel: Travel): Tilts | null {
+export function tiltsOf(
+  design: AxleDesign,
+  side: Side,
+  travel: Travel,
+  studs: Readonly<Record<PointName, Vec>> = {},
+): Tilts | null {
   const prepared = prepareAxle(design);
   if (!prepared.ok) return null;
   const { corner, drawn, rackSign } = prepared.axle[side];
@@ -54,7 +61,7 @@ export function tiltsOf(design: AxleDesign, side: Side, travel: Travel): Tilts |
   const steered = isSteered(design);
   const measures = type.joints.map((joint) => ({
     name: joint.at,
-    measure: tiltOf(type, joint, jointTypeOf(type, joint.at, steered), home, design.bolts),
+    measure: tiltOf(type, joint, jointTypeOf(type, joint.at, steered), home, design.bolts, studs),
   }));
   const most: Tilts = Object.fromEntries(
     measures.map(({ name }) => [name, { tilt: 0, travel: 0, rack: 0 }]),
@@ -83,6 +90,7 @@ function tiltOf(
   kind: 'ball' | 'rodEnd',
   home: Standing,
   bolts: AxleDesign['bolts'],
+  studs: Readonly<Record<PointName, Vec>>,
 ): (now: Standing) => number {
   if ('stud' in joint) {
     const { at, stud, arm } = joint;
@@ -92,6 +100,13 @@ function tiltOf(
       const axis = unit(sub(front, rear));
       return frame(axis, sub(joints[at], footOnLine(joints[at], rear, axis)));
     };
+    const measured = studs[at];
+    if (measured)
+      return (now) => {
+        const [, , square] = armOf(now);
+        const stud0 = carried(measured, home.upright, now.upright);
+        return between(stud0, dot(stud0, square) < 0 ? scale(square, -1) : square);
+      };
     const [stud0, arm0] = [studOf(home), armOf(home)];
     return (now) => between(studOf(now), carried(stud0, arm0, armOf(now)));
   }

@@ -27,7 +27,7 @@ export interface Adjuster {
   of: { member: string } | { point: PointName; coordinate: Coordinate };
   /** The step: mm longer, or mm in the coordinate's own direction. */
   step: number;
-  unit: 'turn' | 'washer' | 'hole' | 'flip' | 'throw' | 'mm';
+  unit: 'turn' | 'washer' | 'hole' | 'flip' | 'throw' | 'slot' | 'mm';
   /** Null where the parts do not go together then. */
   effect: Effect | null;
 }
@@ -147,6 +147,8 @@ export function stepOf(freedom: Freedom | undefined, now: number): Pick<Adjuster
       const [, most] = limitsOf(freedom, now);
       return { step: most - now > 0.01 ? most - now : -freedom.throw, unit: 'throw' };
     }
+    case 'range':
+      return { step: freedom.step || 1, unit: 'slot' };
     default:
       return { step: 1, unit: 'mm' };
   }

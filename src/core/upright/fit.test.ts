@@ -1,5 +1,5 @@
 import { staticQuantities } from './staticQuantities';
-import { fitRack, fitTyre } from './fit';
+import { fitRack, fitTyre, putRackBody } from './fit';
 import { partSchema } from '../model/parts';
 import type { RackPart, TyrePart } from '../model/parts';
 import { STARTER_SHELF } from '../model/starterShelf';
@@ -60,4 +60,18 @@ it('puts a rack’s inner joints as far apart as they are on it, on both sides',
   expect(front.rack!.perTurn).toBe(rack.perTurn);
   for (const points of [front.points, front.rightPoints])
     expect(points.tieRodInner.out).toBe(rack.between / 2);
+});
+
+it('puts the rack’s body where its axis is, and once', () => {
+  const build = blankBuild('x');
+  build.front.rack = { travel: 60, rise: 4, sweep: 0 };
+  putRackBody(build, 'front');
+  putRackBody(build, 'front');
+  const [body, ...more] = build.room!.keepOuts;
+  expect(more).toEqual([]);
+  const { out, up, ahead } = build.front.points.tieRodInner;
+  expect(body).toMatchObject({ kind: 'cylinder', axle: 'front', to: { out: out - 25, ahead } });
+  if (body.kind !== 'cylinder') throw new Error('round');
+  // It falls towards the middle as the axis does, 4° from level.
+  expect(body.from.up).toBeCloseTo(up - out * Math.tan((4 * Math.PI) / 180), 1);
 });

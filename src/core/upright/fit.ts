@@ -1,6 +1,9 @@
 import { setLoadedRadius } from './place';
 import { typeOf } from '../corners/kinds';
-import type { AxleDesign } from '../model/build';
+import { rackWay } from '../kinematics/axle';
+import type { AxleDesign, AxleName, Build } from '../model/build';
+import { startingRoom } from '../model/room';
+import type { KeepOut } from '../model/room';
 import type { RackPart, TyrePart } from '../model/parts';
 import { readTyreCode } from '../model/tyre';
 
@@ -30,3 +33,37 @@ export function fitRack(design: AxleDesign, rack: RackPart): void {
   for (const points of [design.points, design.rightPoints])
     if (points) points.tieRodInner.out = between / 2;
 }
+
+/** A rack's tube as it usually is, mm across; and how far inboard of the inner joint's centre it ends. */
+const RACK_BODY = 45;
+const RACK_END = 25;
+
+/**
+ * Puts the rack's body among what arms and rods keep clear of: a round body from the centreline to near the inner
+ * joint, along the rack's own axis. Where the joints are taken off elsewhere it is moved to where the body is.
+ */
+export function putRackBody(build: Build, axle: AxleName): void {
+  const design = build[axle];
+  if (!design?.rack) return;
+  const { tieRodInner } = design.points;
+  const way = rackWay(design.rack, 'left');
+  const out = Math.max(RACK_END, tieRodInner.out - RACK_END);
+  const at = (reach: number) => ({
+    ahead: tidy(tieRodInner.ahead + (reach - tieRodInner.out) * (way[0] / way[1])),
+    out: reach,
+    up: tidy(tieRodInner.up + (reach - tieRodInner.out) * (way[2] / way[1])),
+  });
+  const body: KeepOut = {
+    kind: 'cylinder',
+    id: `rack-${axle}`,
+    name: 'rack',
+    axle,
+    from: at(0),
+    to: at(tidy(out)),
+    diameter: RACK_BODY,
+  };
+  const room = (build.room ??= startingRoom());
+  room.keepOuts = [...room.keepOuts.filter(({ id }) => id !== body.id), body];
+}
+
+const tidy = (mm: number): number => Math.round(mm * 10) / 10;

@@ -1,3 +1,4 @@
+import { secantRoot } from '../geometry/secant';
 import { kingpinOf, typeOf } from '../corners/kinds';
 import type { AxleDesign } from '../model/build';
 import type { PointName } from '../model/points';
@@ -81,7 +82,7 @@ export function waysToScrub(
     const { from, make } = maker;
     const joint = way === 'lower' || way === 'upper';
     const [least, most] = LIMITS[way].map((limit) => limit + (joint ? from : 0));
-    const to = rootOf(
+    const to = secantRoot(
       (value) => staticQuantities(make(value), 'left').scrub! - scrub,
       from,
       1,
@@ -90,28 +91,4 @@ export function waysToScrub(
     );
     return to === null ? [] : [{ way, from, to, design: make(to) }];
   });
-}
-
-/**
- * Where a smooth function is nought, near `start`, by the secant rule.
- * @returns null where it leaves [least, most] or does not settle
- */
-function rootOf(
-  f: (x: number) => number,
-  start: number,
-  step: number,
-  least: number,
-  most: number,
-): number | null {
-  let [x0, x1] = [start, start + step];
-  let [f0, f1] = [f(x0), f(x1)];
-  for (let i = 0; i < 60; i++) {
-    if (Math.abs(f0) < 1e-4) return x0;
-    if (Math.abs(f1) < 1e-4) return x1;
-    const slope = (f1 - f0) / (x1 - x0);
-    const next = x1 - f1 / slope;
-    if (!(next >= least && next <= most)) return null;
-    [x0, f0, x1, f1] = [x1, f1, next, f(next)];
-  }
-  return null;
 }

@@ -118,9 +118,9 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const { targets } = briefOf(build);
   const layout = openLayoutOf(build);
 
-  const { clearances, steering, states } = useStanding(build, axle, side, design, corner);
+  const { clearances, steering, states, tilts } = useStanding(build, axle, side, design, corner);
 
-  const { joints, shaft, keepOuts } = useOnFloor(build, axle, design, side, corner);
+  const { joints, shaft, keepOuts } = useOnFloor(build, axle, design, side, corner, tilts);
 
   const handleFind = useStable(() => corner?.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { jointStates } from '@/core/clearance/jointStates';
-import { tiltsOf } from '@/core/clearance/tilt';
+import type { Tilts } from '@/core/clearance/tilt';
 import { pointsOf } from '@/core/kinematics/axle';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
 import type { CornerView } from './useCorner';
@@ -9,13 +9,13 @@ const NO_LIMITS = {};
 
 /** What lies on the floor beside the corner: joints past their limits, the half-shaft, bodies to keep clear of. */
 export function useOnFloor(
-  { travel, room }: Build,
+  { room }: Build,
   axle: AxleName,
   design: AxleDesign,
   side: Side,
   corner: CornerView | null,
+  tilts: Tilts | null,
 ) {
-  const tilts = useMemo(() => tiltsOf(design, side, travel), [design, side, travel]);
   const limits = room?.wanted ?? NO_LIMITS;
   const joints = useMemo(
     () => jointStates(design, pointsOf(design, side), tilts, limits),

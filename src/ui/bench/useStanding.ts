@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { tiltsOf } from '@/core/clearance/tilt';
+import { measuredTilts } from '@/core/clearance/studs';
 import { isSteered } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
@@ -27,7 +27,7 @@ export function useStanding(
   );
   const clearances = useClearances(build, axle, side);
   const { list } = clearances;
-  const tilts = useMemo(() => tiltsOf(design, side, travel), [design, side, travel]);
+  const tilts = useMemo(() => measuredTilts(build, axle, side), [build, axle, side]);
   const steering = useMemo(
     () => (axle === 'front' && isSteered(build.front) ? steeringOf(build) : null),
     [axle, build],
@@ -36,5 +36,5 @@ export function useStanding(
     const known = { bumpSteer, gain, clearances: list, tilts, steering };
     return stationStates(build, axle, side, design, targets, known);
   }, [build, axle, side, design, targets, bumpSteer, gain, list, tilts, steering]);
-  return { clearances, steering, states };
+  return { clearances, steering, states, tilts };
 }

@@ -119,7 +119,8 @@ const STEPS: Record<Adjuster['unit'], string> = {
   hole: 'the next hole',
   flip: 'turned over',
   throw: 'the whole throw',
-  mm: 'no freedom yet',
+  slot: 'in its slot',
+  mm: 'moved',
 };
 
 function Effects({

@@ -49,9 +49,10 @@ export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow 
       <Wanted wanted={wanted} unit={unit} onRoom={handleRoom} />
       <Tightest found={list} stale={stale} unit={unit} onShow={onShow} />
       <Tilts
+        build={build}
+        axle={axle}
         design={design}
         side={side}
-        travel={build.travel}
         wanted={wanted}
         onShow={onShow}
         onBolt={handleBolt}

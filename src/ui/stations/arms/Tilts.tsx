@@ -11,7 +11,8 @@ import { bestBolt, jointTypeOf, tiltingOf, tiltsOf } from '@/core/clearance/tilt
 import { typeOf } from '@/core/corners/kinds';
 import { isSteered } from '@/core/kinematics/axle';
 import { describePosition } from '@/core/kinematics/corner';
-import type { AxleDesign, Side, Travel } from '@/core/model/build';
+import { measuredTilts } from '@/core/clearance/studs';
+import type { AxleDesign, AxleName, Build, Side, Travel } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
 import { VERDICT } from '../../theme';
 import type { FloorStation } from '../floorStation';
@@ -19,22 +20,25 @@ import { PlaceRow } from './PlaceRow';
 
 /** How far the joints tilt over travel and lock, against what they may. */
 export const Tilts = memo(function Tilts({
+  build,
+  axle,
   design,
   side,
-  travel,
   wanted,
   onShow,
   onBolt,
 }: {
+  build: Build;
+  axle: AxleName;
   design: AxleDesign;
   side: Side;
-  travel: Travel;
   wanted: WantedRoom;
   onShow: FloorStation['onShow'];
   /** Lets a rod end's bolt lie another way; null as is usual. */
   onBolt: (name: PointName, direction: Point | null) => void;
 }) {
-  const tilts = useMemo(() => tiltsOf(design, side, travel), [design, side, travel]);
+  const tilts = useMemo(() => measuredTilts(build, axle, side), [build, axle, side]);
+  const { travel } = build;
   const type = typeOf(design);
   return (
     <section aria-label="Joint tilt">

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import { typeOf } from '@/core/corners/kinds';
 import { rackSchema } from '@/core/model/build';
 import type { AxleName, Build, Rack as RackDocument } from '@/core/model/build';
-import { fitRack } from '@/core/upright/fit';
+import { fitRack, putRackBody } from '@/core/upright/fit';
 import type { LengthUnit } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
@@ -138,6 +138,9 @@ export function Rack({
         title="A rack from the shelf"
         onPick={(part) => onEdit((b) => fitRack(b[axle]!, part))}
       />
+      <Button size="small" onClick={() => onEdit((b) => putRackBody(b, axle))}>
+        Keep clear of its body
+      </Button>
       <Button size="small" onClick={() => onEdit((b) => void delete b[axle]!.rack)}>
         No rack: the {axle} is not steered
       </Button>
