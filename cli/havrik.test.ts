@@ -319,7 +319,7 @@ describe('kinds', () => {
         static: { toe, camber },
         tyre: { radius: tyreRadius, width: 195 },
         points: Object.fromEntries(
-          Object.entries(corner.points as Record<string, number[]>).map(
+          Object.entries(corner.points as unknown as Record<string, number[]>).map(
             ([name, [ahead, out, up]]) => [name, { ahead, out, up }],
           ),
         ) as unknown as Points,

@@ -23,6 +23,11 @@ async function main(): Promise<void> {
   };
   await page.goto(app.address, { waitUntil: 'networkidle0' });
   await shoot('builds');
+  await clickButton(page, 'New build');
+  await page.waitForSelector('[role="radiogroup"]');
+  await shoot('new-build');
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[role="dialog"]', { hidden: true });
   await openBuild(page, app.address, 'Two-seat roadster');
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
   await page.locator('[data-view="front"] [data-joint="tieRodOuter"]').click();
@@ -91,6 +96,15 @@ async function main(): Promise<void> {
   await settled(page);
   await page.goto(`${app.address}/shelf`, { waitUntil: 'networkidle0' });
   await shoot('shelf');
+  await openBuild(page, app.address, 'Ice-race coupé');
+  await clickButton(page, 'rear');
+  await openStation(page, 'Links');
+  await clickButton(page, 'adjusters');
+  await page.waitForSelector('[data-adjuster]');
+  await page.locator('[data-view="front"] [data-joint="strutTop"]').click();
+  await page.waitForSelector('[data-curve="built"]');
+  await shoot('adjusters');
+  await settled(page);
   await page.goto(app.address, { waitUntil: 'networkidle0' });
   await clickButton(page, 'Delete Hillclimb single-seater');
   await page.waitForSelector('::-p-text(is in the bin)');

@@ -97,6 +97,8 @@ describe('a bolt laid another way', () => {
 
 it('counts a stud that was measured on the bench from square to its arm', () => {
   const build = blankBuild('x');
+  // Not steered: a stud that leans out of the kingpin's line goes round as the wheel is steered.
+  delete build.front.rack;
   const { lowerOuter } = build.front.points;
   const read = (value: number) => ({ value, tolerance: 0.5 });
   const lean = (angle: number): Build => ({
