@@ -72,7 +72,7 @@ async function main(): Promise<void> {
       firstPictures.push(first);
     })
     .add('clearances, 45 positions, 2 bodies', () => void clearancesOf(roomy, 'front', 'left'))
-    .add(`${SAMPLES} cars × ${POSITIONS} positions with their bands, in this process`, () => {
+    .add(`${SAMPLES} cars × ${POSITIONS} positions with their bands, in one process`, () => {
       const cars = new MonteCarlo(build, 'front', 'left', 0);
       cars.run(SAMPLES);
       cars.bands();

@@ -16,7 +16,7 @@ export interface Bands {
 }
 
 /** Cars built for a band. */
-export const SAMPLES = 2000;
+export const SAMPLES = 10_000;
 
 /** A band at any travel, straight between its positions: deviations from as drawn. */
 export function bandAt(

@@ -9,7 +9,7 @@ import { Assembly } from './assembly';
 import { BANDED, SAMPLES } from './bands';
 import type { Banded, Bands } from './bands';
 import { offsetCount } from './joints';
-import { SIGMAS, normalNumbers, quantile } from '../geometry/random';
+import { SEED, SIGMAS, normalNumbers, quantile } from '../geometry/random';
 import { cornerOf, offsetsOf } from './sensitivity';
 
 /** Part of the cars within a band. */
@@ -29,7 +29,7 @@ export class MonteCarlo {
   private done = 0;
   private failed = 0;
   private reached = 0;
-  private readonly normal = normalNumbers();
+  private readonly normal;
   private readonly numbers;
   private readonly assembly: Assembly;
   private readonly offsets: Float64Array;
@@ -38,6 +38,7 @@ export class MonteCarlo {
 
   /**
    * @param rack mm, + left, at which the bands are wanted
+   * @param share which share of all the cars these are: other shares have other chances
    * @throws RangeError for a build whose layout cannot be solved as drawn
    */
   constructor(
@@ -46,7 +47,9 @@ export class MonteCarlo {
     side: Side,
     rack: number,
     readonly samples = SAMPLES,
+    share = 0,
   ) {
+    this.normal = normalNumbers(SEED + share);
     const design = build[axle] ?? build.front;
     const prepared = prepareAxle(design);
     if (!prepared.ok) throw new RangeError('the layout cannot be solved as drawn');
@@ -98,53 +101,93 @@ export class MonteCarlo {
   }
 
   /** Bands of the cars built so far. */
-  bands(): Bands {
-    const { samples, done } = this;
-    const low = {} as Bands['low'];
-    const high = {} as Bands['high'];
-    for (const quantity of BANDED) {
-      low[quantity] = new Float64Array(POSITIONS);
-      high[quantity] = new Float64Array(POSITIONS);
-      for (let i = 0; i < POSITIONS; i++) {
-        const sorted = this.values[quantity].slice(i * samples, i * samples + done).sort();
-        const count = sorted.findIndex(Number.isNaN);
-        const some = count < 0 ? done : count;
-        low[quantity][i] = quantile(sorted, some, (1 - WITHIN) / 2);
-        high[quantity][i] = quantile(sorted, some, (1 + WITHIN) / 2);
-      }
-    }
-    const ranges = this.ranges.slice(0, this.reached).sort();
-    return {
-      travel: this.sweep.travel,
-      low,
-      high,
-      toeRange:
-        this.reached > 0
-          ? {
-              median: quantile(ranges, this.reached, 0.5),
-              ninety: quantile(ranges, this.reached, WITHIN),
-            }
-          : null,
-      samples: done,
-      failed: this.failed,
-    };
+  bands = (): Bands => bandsOf([this.sampled()]);
+
+  /** The cars built so far, to be put together with other shares of them. */
+  sampled(): Sampled {
+    const { values, ranges, reached, failed, done, samples } = this;
+    return { travel: this.sweep.travel, values, ranges, reached, failed, done, samples };
   }
+}
+
+/** Cars built: how far each is from as drawn at every position, a position after the other. */
+export interface Sampled {
+  travel: Float64Array;
+  values: Record<Banded, Float64Array>;
+  /** Toe ranges of those that reach their travel, the first `reached`. */
+  ranges: Float64Array;
+  reached: number;
+  failed: number;
+  done: number;
+  /** Room for so many at a position. */
+  samples: number;
+}
+
+/** The memory that cars built stand in, to be handed over whole. */
+export const buffersOf = (shares: Sampled[]): ArrayBuffer[] =>
+  shares.flatMap(({ values, ranges }) =>
+    [ranges, ...Object.values(values)].map(({ buffer }) => buffer as ArrayBuffer),
+  );
+
+/** Bands of all the cars of several shares. */
+export function bandsOf(shares: Sampled[]): Bands {
+  const sum = (of: (share: Sampled) => number) => shares.reduce((all, one) => all + of(one), 0);
+  const cars = new Float64Array(sum(({ done }) => done));
+  const low = {} as Bands['low'];
+  const high = {} as Bands['high'];
+  for (const quantity of BANDED) {
+    low[quantity] = new Float64Array(POSITIONS);
+    high[quantity] = new Float64Array(POSITIONS);
+    for (let i = 0; i < POSITIONS; i++) {
+      let at = 0;
+      for (const { values, samples, done } of shares) {
+        cars.set(values[quantity].subarray(i * samples, i * samples + done), at);
+        at += done;
+      }
+      cars.sort();
+      const count = cars.findIndex(Number.isNaN);
+      const some = count < 0 ? cars.length : count;
+      low[quantity][i] = quantile(cars, some, (1 - WITHIN) / 2);
+      high[quantity][i] = quantile(cars, some, (1 + WITHIN) / 2);
+    }
+  }
+  const reached = sum((share) => share.reached);
+  const ranges = new Float64Array(reached);
+  let at = 0;
+  for (const share of shares) {
+    ranges.set(share.ranges.subarray(0, share.reached), at);
+    at += share.reached;
+  }
+  ranges.sort();
+  return {
+    travel: shares[0].travel,
+    low,
+    high,
+    toeRange:
+      reached > 0
+        ? { median: quantile(ranges, reached, 0.5), ninety: quantile(ranges, reached, WITHIN) }
+        : null,
+    samples: cars.length,
+    failed: sum(({ failed }) => failed),
+  };
 }
 
 /** Cars built between two looks at how far it is. */
 const PARCEL = 50;
 
-/** Builds all the cars of a wheel, yielding the part done, and gives their bands. */
+/** Builds a wheel's cars, or one of several equal shares of them, yielding the part done. */
 export function* buildCars(
   build: Build,
   axle: AxleName,
   side: Side,
   rack: number,
-): Generator<number, Bands> {
-  const cars = new MonteCarlo(build, axle, side, rack);
+  share = 0,
+  shares = 1,
+): Generator<number, Sampled> {
+  const cars = new MonteCarlo(build, axle, side, rack, Math.ceil(SAMPLES / shares), share);
   for (;;) {
     const done = cars.run(PARCEL);
-    if (done >= cars.samples) return cars.bands();
+    if (done >= cars.samples) return cars.sampled();
     yield done / cars.samples;
   }
 }

@@ -1,7 +1,8 @@
 import { POSITIONS } from '../motion/bumpSteer';
 import { blankBuild } from '../model/starts';
+import { finish } from '../find/finish';
 import { SAMPLES, bandAt } from './bands';
-import { MonteCarlo } from './monteCarlo';
+import { MonteCarlo, bandsOf, buildCars } from './monteCarlo';
 import { sensitivities } from './sensitivity';
 
 const build = blankBuild('test');
@@ -38,21 +39,34 @@ describe('the sensitivity list', () => {
 });
 
 describe('cars built within the ±', () => {
-  const bandsOf = (samples: number, chunk: number) => {
+  const builtIn = (samples: number, chunk: number) => {
     const cars = new MonteCarlo(build, 'front', 'left', 0, samples);
     while (cars.run(chunk) < samples);
     return cars.bands();
   };
-  const bands = bandsOf(SAMPLES, 500);
+  const bands = builtIn(SAMPLES, 500);
 
   it('are the same cars each time, however they are parcelled', () => {
-    const again = bandsOf(SAMPLES, 170);
+    const again = builtIn(SAMPLES, 170);
     expect(again.low.camber).toEqual(bands.low.camber);
     expect(again.toeRange).toEqual(bands.toeRange);
   });
 
+  it('are built in shares of unlike chances as they are in one: nine in ten within a twentieth', () => {
+    const halves = [0, 1].map((share) => finish(buildCars(build, 'front', 'left', 0, share, 2)));
+    expect(halves.map(({ done }) => done)).toEqual([SAMPLES / 2, SAMPLES / 2]);
+    expect(halves[0].values.camber).not.toEqual(halves[1].values.camber);
+    const both = bandsOf(halves);
+    expect(both.samples).toBe(SAMPLES);
+    for (const end of [0, POSITIONS - 1]) {
+      expect(both.high.toe[end] / bands.high.toe[end]).toBeCloseTo(1, 1);
+      expect(both.low.camber[end] / bands.low.camber[end]).toBeCloseTo(1, 1);
+    }
+    expect(both.toeRange!.ninety / bands.toeRange!.ninety).toBeCloseTo(1, 1);
+  });
+
   it('hold toe at ride height, spread camber there, and spread toe at the ends', () => {
-    expect(bands.samples).toBe(2000);
+    expect(bands.samples).toBe(10_000);
     expect(bands.failed).toBe(0);
     const middle = (POSITIONS - 1) / 2;
     expect(bands.high.toe[middle]).toBeCloseTo(0, 6);

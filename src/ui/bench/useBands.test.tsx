@@ -12,11 +12,9 @@ interface Asked {
 const asked: Asked[] = [];
 const cancel = jest.fn();
 jest.mock('./toleranceWorker', () => ({
-  toleranceWorker: () => ({
-    cancel,
-    bands: (_b: Build, _a: string, _s: Side, rack: number, tell: (part: number) => void) =>
-      new Promise((answer) => asked.push({ rack, tell, answer })),
-  }),
+  stopCars: () => cancel(),
+  buildBands: (_b: Build, _a: string, _s: Side, rack: number, tell: (part: number) => void) =>
+    new Promise((answer) => asked.push({ rack, tell, answer })),
 }));
 
 const bandsOf = (samples: number) => ({ samples }) as Bands;

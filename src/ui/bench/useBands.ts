@@ -1,9 +1,8 @@
-import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
 import type { AxleName, Build, Side } from '@/core/model/build';
 import type { Bands } from '@/core/tolerance/bands';
-import { toleranceWorker } from './toleranceWorker';
+import { buildBands, stopCars } from './toleranceWorker';
 
 /** How long the bench waits for the typing to rest before it builds cars, ms. */
 const REST = 250;
@@ -20,14 +19,14 @@ export const useProgress = create<{ part: number | null }>(() => ({ part: null }
 const setProgress = (part: number | null) => useProgress.setState({ part });
 
 /** Stops the building of cars; the next edit starts it again. */
-export const stopBuilding = (): void => void toleranceWorker().cancel();
+export const stopBuilding = stopCars;
 
 interface Known {
   bands: Bands | null;
   of: { build: Build; axle: AxleName; side: Side; rack: number };
 }
 
-/** Builds cars from the measurements of the wheel shown, in a worker, whenever the layout has come to rest. */
+/** Builds cars from the measurements of the wheel shown, in workers, whenever the layout has come to rest. */
 export function useBands(build: Build, axle: AxleName, side: Side, rack: number): BandsView {
   const [known, setKnown] = useState<Known | null>(null);
 
@@ -35,16 +34,14 @@ export function useBands(build: Build, axle: AxleName, side: Side, rack: number)
     let wanted = true;
     const timer = setTimeout(() => {
       setProgress(0);
-      const onProgress = proxy((part: number) => {
+      const onProgress = (part: number) => {
         if (wanted) setProgress(part);
+      };
+      void buildBands(build, axle, side, rack, onProgress).then((bands) => {
+        if (!wanted) return;
+        setProgress(null);
+        if (bands) setKnown({ bands, of: { build, axle, side, rack } });
       });
-      void toleranceWorker()
-        .bands(build, axle, side, rack, onProgress)
-        .then((bands) => {
-          if (!wanted) return;
-          setProgress(null);
-          if (bands) setKnown({ bands, of: { build, axle, side, rack } });
-        });
     }, REST);
     return () => {
       wanted = false;
