@@ -60,11 +60,11 @@ it('takes a new build from its brief to a wheel that stands where it is wanted',
   await fill('KPI, + top in', '9');
   await fill('Scrub radius wanted', '15');
   await clickButton(page, 'What gives it?');
-  await page.waitForSelector('[data-way="lowerOuter"]');
-  const looked = '[data-way="lowerOuter"] button:first-of-type';
+  await page.waitForSelector('[data-way="lower"]');
+  const looked = '[data-way="lower"] button:first-of-type';
   await page.click(looked);
   await page.waitForSelector('[data-curve="proposed"]');
-  await page.click('[data-way="lowerOuter"] button:last-of-type');
+  await page.click('[data-way="lower"] button:last-of-type');
   await until(
     page,
     `document.querySelector('[data-readout="scrub"] output').textContent === '15.0mm'`,

@@ -1,4 +1,4 @@
-import { factor, solveFactored } from '../geometry/linear';
+import { leastSquares } from '../geometry/linear';
 import type { AxleDesign, Side, Travel } from '../model/build';
 import { pointsOf, prepareAxle } from '../kinematics/axle';
 import { runSweep, makeSweep, travelSweep, valueAt } from '../motion/sweep';
@@ -109,18 +109,14 @@ function cubicOf(
     sweep.travel,
     (_, i) => valueAt(sweep, i, 'toe') - valueAt(ride, 0, 'toe'),
   );
-  // Normal equations of a z + b z² + c z³, z in parts of the longest travel.
+  // a z + b z² + c z³, z in parts of the longest travel.
   const long = Math.max(travel.bump, travel.droop);
   const z = Array.from(sweep.travel, (at) => at / long);
-  const moment = (power: number) => z.reduce((sum, at) => sum + at ** power, 0);
-  const right = Float64Array.from([1, 2, 3], (power) =>
-    z.reduce((sum, at, i) => sum + at ** power * toe[i], 0),
+  const cubic = leastSquares(
+    z.map((at) => [at, at ** 2, at ** 3]),
+    toe,
   );
-  const matrix = Float64Array.from([2, 3, 4, 3, 4, 5, 4, 5, 6], moment);
-  const order = new Int32Array(3);
-  if (!factor(matrix, 3, order)) return null;
-  const cubic = new Float64Array(3);
-  solveFactored(matrix, 3, order, right, cubic);
+  if (!cubic) return null;
   const [a, b] = cubic;
   const left = z.map((at, i) => toe[i] - a * at - b * at * at);
   return {

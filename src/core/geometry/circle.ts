@@ -1,5 +1,5 @@
 import { EVD, Matrix } from 'ml-matrix';
-import { factor, solveFactored } from './linear';
+import { leastSquares } from './linear';
 import { add, cross, dot, scale, sub } from './vec';
 import type { Vec } from './vec';
 
@@ -82,21 +82,4 @@ function fitRim(places: [number, number][]): [number, number, number] | null {
     if (Math.hypot(...move) < 1e-10 * radius) break;
   }
   return [a, b, radius];
-}
-
-/** Three unknowns by the normal equations. */
-function leastSquares(rows: number[][], right: number[]): [number, number, number] | null {
-  const a = new Float64Array(9);
-  const b = new Float64Array(3);
-  rows.forEach((row, r) => {
-    for (let i = 0; i < 3; i++) {
-      b[i] += row[i] * right[r];
-      for (let j = 0; j < 3; j++) a[3 * i + j] += row[i] * row[j];
-    }
-  });
-  const order = new Int32Array(3);
-  if (!factor(a, 3, order)) return null;
-  const x = new Float64Array(3);
-  solveFactored(a, 3, order, b, x);
-  return [x[0], x[1], x[2]];
 }

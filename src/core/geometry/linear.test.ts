@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { Matrix, solve } from 'ml-matrix';
-import { factor, solveFactored } from './linear';
+import { factor, leastSquares, solveFactored } from './linear';
 
 const size = fc.integer({ min: 1, max: 12 });
 const entry = fc.double({ min: -50, max: 50, noNaN: true });
@@ -57,4 +57,26 @@ describe('linear equations', () => {
     expect(factor(dependent, 3, new Int32Array(3))).toBe(false);
     expect(factor(new Float64Array(4), 2, new Int32Array(2))).toBe(false);
   });
+});
+
+it('finds what a general-purpose library finds of more equations than unknowns (ml-matrix, by singular values)', () => {
+  const row = fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: 3, maxLength: 3 });
+  fc.assert(
+    fc.property(fc.array(fc.tuple(row, entry), { minLength: 6, maxLength: 20 }), (equal) => {
+      const rows = equal.map(([left], i) => left.map((x, j) => x + (i % 3 === j ? 10 : 0)));
+      const right = equal.map(([, value]) => value);
+      const wanted = solve(new Matrix(rows), Matrix.columnVector(right), true).to1DArray();
+      leastSquares(rows, right)!.forEach((x, i) => expect(x).toBeCloseTo(wanted[i], 6));
+    }),
+  );
+  expect(
+    leastSquares(
+      [
+        [1, 1],
+        [2, 2],
+        [3, 3],
+      ],
+      [1, 2, 3],
+    ),
+  ).toBeNull();
 });

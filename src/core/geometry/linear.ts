@@ -53,3 +53,28 @@ export function solveFactored(
     x[i] = sum / a[i * n + i];
   }
 }
+
+/**
+ * Unknowns of more equations than there are, by least squares (normal equations).
+ * @param rows coefficients, one row an equation
+ * @returns null where the equations leave an unknown open
+ */
+export function leastSquares(
+  rows: readonly (readonly number[])[],
+  right: readonly number[],
+): number[] | null {
+  const n = rows[0].length;
+  const a = new Float64Array(n * n);
+  const b = new Float64Array(n);
+  rows.forEach((row, r) => {
+    for (let i = 0; i < n; i++) {
+      b[i] += row[i] * right[r];
+      for (let j = 0; j < n; j++) a[n * i + j] += row[i] * row[j];
+    }
+  });
+  const order = new Int32Array(n);
+  if (!factor(a, n, order)) return null;
+  const x = new Float64Array(n);
+  solveFactored(a, n, order, b, x);
+  return [...x];
+}

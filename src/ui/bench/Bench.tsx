@@ -3,6 +3,7 @@
 import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
 import { useEffect, useMemo, useState } from 'react';
+import { typeOf } from '@/core/corners/kinds';
 import { isSteered, pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openLayoutOf } from '@/core/model/layouts';
@@ -122,7 +123,8 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
 
   const { joints, shaft, keepOuts } = useOnFloor(build, axle, design, side, corner, tilts);
 
-  const handleFind = useStable(() => corner?.bumpSteer && shim.find());
+  const hasRod = typeOf(design).tieRod !== null;
+  const handleFind = useStable(() => hasRod && corner?.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
   const handlePoints = useStable((change: (points: Points) => void, step?: string) =>

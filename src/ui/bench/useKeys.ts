@@ -15,7 +15,8 @@ interface Keys {
   onHelp: () => void;
 }
 
-const OPEN_LISTS = '[role=menu], [role=dialog], [role=listbox], [role=combobox]';
+const OPENED = '[role=menu], [role=dialog], [role=listbox]';
+const OPEN_LISTS = `${OPENED}, [role=combobox]`;
 const within = (event: KeyboardEvent, selector: string): boolean =>
   event.target instanceof Element && event.target.closest(selector) !== null;
 
@@ -55,7 +56,13 @@ export function useKeys(keys: Keys): void {
     ignoreEventWhen: (event) => within(event, `button, a, ${OPEN_LISTS}`),
   });
   useHotkeys('escape', keys.onLeave, { enabled: keys.hasShim, enableOnFormTags: true });
-  useHotkeys('mod+z', keys.onUndo, { ...prevent, enableOnFormTags: true });
-  useHotkeys('mod+shift+z, mod+y', keys.onRedo, { ...prevent, enableOnFormTags: true });
+  // A closed list box has no undo of its own.
+  const undoing = {
+    preventDefault: true,
+    enableOnFormTags: true,
+    ignoreEventWhen: (event: KeyboardEvent) => within(event, OPENED),
+  };
+  useHotkeys('mod+z', keys.onUndo, undoing);
+  useHotkeys('mod+shift+z, mod+y', keys.onRedo, undoing);
   useHotkeys('?', keys.onHelp, { ...prevent, useKey: true, ignoreModifiers: true });
 }

@@ -6,6 +6,7 @@ import useMeasure from 'react-use-measure';
 import { useMemo, useRef, useState } from 'react';
 import type { KeepOut } from '@/core/model/room';
 import { snap } from '@/core/freedoms/freedoms';
+import { typeOf } from '@/core/corners/kinds';
 import { drawnCorner, pointsOf } from '@/core/kinematics/axle';
 import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
@@ -197,6 +198,7 @@ export function Floor(props: Props) {
         )}
       </Box>
       <FloorTools
+        type={typeOf(design)}
         strings={props.strings}
         measuring={measuring !== null}
         inSpace={inSpace}

@@ -7,11 +7,13 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { memo, useState } from 'react';
 import { SLATE } from '../theme';
-import { STRINGS } from './strings';
-import type { StringName, Strings } from './strings';
+import type { CornerType } from '@/core/corners/cornerType';
+import { STRINGS, stringsOf } from './strings';
+import type { Strings } from './strings';
 
 /** What can be laid on the floor, the tape, and the way back to a fitted view. */
 export const FloorTools = memo(function FloorTools({
+  type,
   strings,
   measuring,
   inSpace,
@@ -21,6 +23,7 @@ export const FloorTools = memo(function FloorTools({
   onSpace,
   onFit,
 }: {
+  type: CornerType;
   strings: Strings;
   measuring: boolean;
   /** The corner is shown in space. */
@@ -65,8 +68,8 @@ export const FloorTools = memo(function FloorTools({
         Strings
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {Object.entries(STRINGS).map(([name, words]) => {
-          const on = strings[name as StringName];
+        {stringsOf(type).map((name) => {
+          const on = strings[name];
           return (
             <MenuItem
               key={name}
@@ -76,7 +79,7 @@ export const FloorTools = memo(function FloorTools({
               onClick={() => onStrings({ ...strings, [name]: !on })}
             >
               <Checkbox size="small" checked={on} tabIndex={-1} sx={{ p: 0, mr: 1 }} aria-hidden />
-              {words}
+              {STRINGS[name]}
             </MenuItem>
           );
         })}

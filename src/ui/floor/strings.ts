@@ -1,3 +1,6 @@
+import type { CornerType } from '@/core/corners/cornerType';
+import { lowerArmOf, upperArmOf } from '@/core/kinematics/arms';
+
 /** Construction strings and other things that can be laid on the floor or taken up. */
 export const STRINGS = {
   kingpin: 'kingpin axis',
@@ -20,3 +23,12 @@ export const AS_LAID: Strings = {
   ghosts: false,
   lengths: false,
 };
+
+/** Strings that there is something to lay of, for a kind of corner. */
+export const stringsOf = (type: CornerType): StringName[] =>
+  (Object.keys(STRINGS) as StringName[]).filter((name) => {
+    if (name === 'kingpin') return type.steersAbout !== null;
+    if (name === 'pivots') return type.pivots.length > 0;
+    if (name === 'lines') return lowerArmOf(type) !== null && upperArmOf(type) !== null;
+    return name !== 'nulls' || type.tieRod !== null;
+  });

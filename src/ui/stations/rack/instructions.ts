@@ -17,6 +17,13 @@ export function instruction(
       ? `Washers ${washers.map(length).join(' + ')} ${unit} at the ${joint}`
       : `No washer at the ${joint}`;
   const by = `${length(Math.abs(to - from))} ${unit} ${WAYS[coordinate][to > from ? 0 : 1]}`;
+  // How far apart a rack's joints are is its plate's doing, or its own width's.
+  if (design.rack && point === 'tieRodInner' && coordinate === 'out') {
+    if (kind === 'choices' || kind === 'flip')
+      return `A plate that takes the tie rods off ${by} on each side`;
+    if (kind === 'range')
+      return `The rack’s joints ${by} on each side: a plate, or a rack ${to > from ? 'widened' : 'narrowed'}`;
+  }
   if (kind === 'choices') return `The ${joint} into the hole ${by}`;
   if (kind === 'flip') return `The plate of the ${joint} turned over, ${by}`;
   if (kind === 'eccentric') return `The eccentric of the ${joint} turned, ${by}`;
