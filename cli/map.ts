@@ -2,10 +2,9 @@ import Papa from 'papaparse';
 import { bumpMap, offset } from '../src/core/bumpsteer/bumpMap';
 import { PLANES } from '../src/core/model/mapPlanes';
 import type { PlaneName } from '../src/core/model/mapPlanes';
-import { prepareAxle } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { finish } from '../src/core/find/finish';
-import { noRod } from './noRod';
+import { rodWheel } from './wheel';
 
 export interface MapRequest {
   axle: 'front' | 'rear';
@@ -23,13 +22,9 @@ export function mapTable(
   build: Build,
   { axle, side, plane, size, n, format }: MapRequest,
 ): { ok: true; text: string } | { ok: false; why: string } {
-  const design = build[axle];
-  if (!design) return { ok: false, why: `the build has no ${axle} axle` };
-  const prepared = prepareAxle(design);
-  if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
-  const why = noRod(design, axle);
-  if (why) return { ok: false, why };
-  const map = finish(bumpMap(design, side, build.travel, plane, size, n));
+  const asked = rodWheel(build, axle, side);
+  if (!asked.ok) return asked;
+  const map = finish(bumpMap(asked.wheel, plane, size, n));
   const { point, across, up } = PLANES[plane];
   const rows = Array.from(map.range, (range, k) => ({
     [`${across}_mm`]: map.across + offset(k % n, n, size),

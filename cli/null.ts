@@ -1,10 +1,9 @@
-import { bumpSteerOf, withPoints } from '../src/core/bumpsteer/trial';
+import { bumpSteerOf } from '../src/core/bumpsteer/trial';
 import { findNull, openedRod } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
 import { ROD_POINTS } from '../src/core/bumpsteer/nullProblem';
 import type { NullChange, NullFound } from '../src/core/bumpsteer/nullProblem';
-import { noRod } from './noRod';
-import { prepareAxle, pointsOf } from '../src/core/kinematics/axle';
+import { rodWheel } from './wheel';
 import type { Build } from '../src/core/model/build';
 import { COORDINATES } from '../src/core/model/points';
 import type { Coordinate, PointName } from '../src/core/model/points';
@@ -52,21 +51,17 @@ export function nullReport(
   build: Build,
   request: NullRequest,
 ): { ok: true; text: string } | { ok: false; why: string } {
-  const given = build[request.axle];
-  if (!given) return { ok: false, why: `the build has no ${request.axle} axle` };
-  const prepared = prepareAxle(given);
-  if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
-  const why = noRod(given, request.axle);
-  if (why) return { ok: false, why };
-  const own = request.free === undefined && openedRod(given).length > 0;
+  const asked = rodWheel(build, request.axle, request.side);
+  if (!asked.ok) return asked;
+  const { wheel } = asked;
+  const own = request.free === undefined && openedRod(wheel.design).length > 0;
   const free = readFree(request.free ?? USUAL);
   if (!free.ok) return free;
-  const design = structuredClone(given);
+  const design = structuredClone(wheel.design);
   if (!own) {
     design.freedoms = {};
-    const points = pointsOf(given, request.side);
     for (const { point, coordinate } of free.value) {
-      const at = points[point][coordinate];
+      const at = wheel.points[point][coordinate];
       const { within } = request;
       (design.freedoms[point] ??= {})[coordinate] = {
         kind: 'range',
@@ -78,16 +73,14 @@ export function nullReport(
   }
   const wishes = build.asked?.null ?? STARTING_WANTED;
   const { before, found, work, paper, steady } = finish(
-    findNull({ ...build, [request.axle]: design }, request.axle, request.side, wishes),
+    findNull({ ...build, [request.axle]: design }, wheel.drawnAs(design), wishes),
   );
   if (!before)
     return { ok: false, why: 'part of the travel is out of reach: there is no range to better' };
   const pick = request.pick ?? (own ? 'work' : 'paper');
   const picked = { work, paper, built: steady }[pick];
   const best: NullFound | undefined = found[picked];
-  const after = best
-    ? bumpSteerOf(withPoints(given, request.side, best.points), request.side, build.travel)!
-    : before;
+  const after = best ? bumpSteerOf(wheel.withPoints(best.points))! : before;
   const changes = best?.changes ?? [];
   if (request.format === 'json')
     return {

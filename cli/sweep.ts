@@ -1,8 +1,9 @@
 import Papa from 'papaparse';
-import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
+import { whyNot } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { makeSweep, runSweep, valueAt } from '../src/core/motion/sweep';
 import type { Quantity } from '../src/core/motion/quantities';
+import { solvedWheel } from './wheel';
 
 export const SWEEP_COLUMNS: Record<string, Quantity> = {
   toe_deg: 'toe',
@@ -39,11 +40,10 @@ export function sweepTable(
   build: Build,
   request: SweepRequest,
 ): { ok: true; text: string } | { ok: false; why: string } {
-  const design = build[request.axle];
-  if (!design) return { ok: false, why: `the build has no ${request.axle} axle` };
-  const prepared = prepareAxle(design);
-  if (!prepared.ok) return { ok: false, why: prepared.faults[0].message };
-  if (request.rack !== 0 && prepared.axle.rackTravel === 0)
+  const asked = solvedWheel(build, request.axle, request.side);
+  if (!asked.ok) return asked;
+  const { corner } = asked;
+  if (request.rack !== 0 && asked.wheel.rackTravel === 0)
     return { ok: false, why: `the ${request.axle} axle has no rack to move` };
 
   const from = request.from ?? -build.travel.droop;
@@ -54,11 +54,10 @@ export function sweepTable(
   if (count > MOST_POSITIONS)
     return { ok: false, why: `${count} positions: at most ${MOST_POSITIONS}, take a larger step` };
 
-  const side = prepared.axle[request.side];
   const sweep = makeSweep(count);
   for (let i = 0; i < count; i++) sweep.travel[i] = from + i * request.step;
   sweep.rack.fill(request.rack);
-  runSweep(side, sweep);
+  runSweep(corner, sweep);
 
   const rows = Array.from({ length: count }, (_, i) => {
     const reachable = sweep.reachable[i] === 1;
@@ -72,7 +71,7 @@ export function sweepTable(
       rack_mm: request.rack,
       ...(Object.fromEntries(values) as Record<string, number | null>),
       reachable,
-      why: reachable ? '' : whyNot(side, sweep.travel[i], request.rack),
+      why: reachable ? '' : whyNot(corner, sweep.travel[i], request.rack),
     };
   });
   if (request.format === 'json') return { ok: true, text: `${JSON.stringify(rows, null, 2)}\n` };

@@ -14,11 +14,12 @@ import { runSweep, travelSweep } from '../src/core/motion/sweep';
 import { SAMPLES } from '../src/core/tolerance/bands';
 import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
 import { sensitivities } from '../src/core/tolerance/sensitivity';
-import { prepared } from '../src/test/layouts';
+import { prepared, wheelIn } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
 import { armsToFind, finderRatio, nullQuality, rodToFind, withRoom } from './benchLayouts';
 import { listInChromium } from './benchList';
 import { inChromium } from './benchPage';
+import { wheelOf } from '../src/core/kinematics/wheel';
 
 /**
  * Prints the figures that speed is judged by. Figures of one machine at one time: compare medians of
@@ -34,7 +35,11 @@ async function main(): Promise<void> {
   const rodFree = rodToFind(true);
   const search = (of: typeof build, cars: boolean) => {
     const placing = cars ? STARTING_WANTED.placing : null;
-    const finding = findNull(of, 'front', 'left', { ...STARTING_WANTED, lock: cars, placing });
+    const finding = findNull(of, wheelOf(of, 'front', 'left'), {
+      ...STARTING_WANTED,
+      lock: cars,
+      placing,
+    });
     let step = finding.next();
     while (!step.done) step = finding.next();
     return step.value;
@@ -48,8 +53,8 @@ async function main(): Promise<void> {
     .add('the same positions by the general-purpose solver', () => {
       for (const position of sweep.travel) referencePose(front, position, 0);
     })
-    .add('shim', () => void shim(front, travel))
-    .add('sensitivity list', () => void sensitivities(build, 'front', 'left'))
+    .add('shim', () => void shim(wheelIn(front, 'left', travel)))
+    .add('sensitivity list', () => void sensitivities(build, wheelOf(build, 'front', 'left')))
     .add('arms from camber, 3 ranges × 27 combinations of holes', () => {
       const finding = armsFromCamber(free, 'front', {
         gain: -1.1,
@@ -61,7 +66,7 @@ async function main(): Promise<void> {
     .add('null, 2 coordinates of the inner joint free', () => search(innerFree, false))
     .add('null, 4 ranges × 21 stacks of washers, with cars built', () => search(rodFree, true))
     .add('bump map, 81 × 81', () => {
-      const map = bumpMap(front, 'left', travel, 'inner-out-up', 40, 81);
+      const map = bumpMap(wheelIn(front, 'left', travel), 'inner-out-up', 40, 81);
       const started = performance.now();
       let step = map.next();
       let first = 0;
@@ -71,9 +76,12 @@ async function main(): Promise<void> {
       }
       firstPictures.push(first);
     })
-    .add('clearances, 45 positions, 2 bodies', () => void clearancesOf(roomy, 'front', 'left'))
+    .add(
+      'clearances, 45 positions, 2 bodies',
+      () => void clearancesOf(roomy, wheelOf(roomy, 'front', 'left')),
+    )
     .add(`${SAMPLES} cars × ${POSITIONS} positions with their bands, in one process`, () => {
-      const cars = new MonteCarlo(build, 'front', 'left', 0);
+      const cars = new MonteCarlo(build, wheelOf(build, 'front', 'left'), 0);
       cars.run(SAMPLES);
       cars.bands();
     });

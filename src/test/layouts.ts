@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import type { AxleDesign } from '../core/model/build';
+import type { AxleDesign, Side } from '../core/model/build';
 import { prepareAxle } from '../core/kinematics/axle';
 import type { Axle } from '../core/kinematics/axle';
+import { Wheel } from '../core/kinematics/wheel';
 import { doubleWishbone } from '../core/corners/doubleWishbone';
 import { pointNames } from '../core/corners/kinds';
 import type { Point, Points } from '../core/model/points';
@@ -54,6 +55,13 @@ export const planeMechanism = (points: Partial<Points> = {}): AxleDesign =>
 
 /** Names of a double wishbone's points. */
 export const WISHBONE_POINTS = pointNames(doubleWishbone);
+
+/** A front wheel of a design by itself. */
+export const wheelIn = (
+  design: AxleDesign,
+  side: Side = 'left',
+  travel = { bump: 60, droop: 60 },
+): Wheel => new Wheel('front', side, design, travel);
 
 export function prepared(design: AxleDesign): Axle {
   const result = prepareAxle(design);

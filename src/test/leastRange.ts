@@ -1,5 +1,6 @@
-import { bumpSteerOf, withPoints } from '../core/bumpsteer/trial';
+import { bumpSteerOf } from '../core/bumpsteer/trial';
 import type { AxleDesign, Travel } from '../core/model/build';
+import { wheelIn } from './layouts';
 
 /** Numbers from 0 to 1, the same ones for the same seed (Park and Miller 1988, from memory). */
 export function seeded(seed: number): () => number {
@@ -17,15 +18,12 @@ export function leastRangeByChance(
   by: number,
   seed: number,
 ): number {
-  const { tieRodInner: inner } = design.points;
+  const wheel = wheelIn(design, 'left', travel);
+  const { tieRodInner: inner } = wheel.points;
   const random = seeded(seed);
   const at = ([out, up]: number[]): number =>
     bumpSteerOf(
-      withPoints(design, 'left', {
-        tieRodInner: { ...inner, out: inner.out + out, up: inner.up + up },
-      }),
-      'left',
-      travel,
+      wheel.withPoints({ tieRodInner: { ...inner, out: inner.out + out, up: inner.up + up } }),
     )?.span.range ?? Infinity;
   const within = (x: number) => Math.min(by, Math.max(-by, x));
   const places = Array.from({ length: 150 }, () => {

@@ -11,10 +11,27 @@ import type { NullFinding } from '../core/bumpsteer/findNull';
 import type { NullWanted } from '../core/model/nullWanted';
 import { clearancesOf } from '../core/clearance/room';
 import type { Closest } from '../core/clearance/room';
-import type { AxleDesign, AxleName, Build, Side, Travel } from '../core/model/build';
+import { Wheel, wheelOf } from '../core/kinematics/wheel';
+import type { AxleName, Build, Side } from '../core/model/build';
 import { interruptible } from './interruptible';
 
 const { run, cancel } = interruptible();
+
+/** Hands a map over whenever it is finer. */
+function* shownAsItGrows(
+  looking: ReturnType<typeof bumpMap>,
+  onMap: (map: BumpMap) => void,
+): Generator<number, BumpMap> {
+  let grain = 0;
+  for (;;) {
+    const step = looking.next();
+    if (step.done) return step.value;
+    const { part, map } = step.value;
+    if (map.grain !== grain) onMap({ ...map, range: map.range.slice() });
+    grain = map.grain;
+    yield part;
+  }
+}
 
 const api = {
   /** Arms from the camber wanted; null where a later call or `cancel` ended it. */
@@ -32,39 +49,32 @@ const api = {
     side: Side,
     wanted: NullWanted,
     onProgress: (part: number) => void,
-  ): Promise<NullFinding | null> => run(() => findNull(build, axle, side, wanted), onProgress),
+  ): Promise<NullFinding | null> =>
+    run(() => {
+      const wheel = wheelOf(build, axle, side);
+      return wheel && findNull(build, wheel, wanted);
+    }, onProgress),
 
   /** A map from coarse to fine: `onMap` has it whenever it is finer. */
   map: (
-    design: AxleDesign,
-    side: Side,
-    travel: Travel,
+    { axle, side, design, travel }: Pick<Wheel, 'axle' | 'side' | 'design' | 'travel'>,
     plane: PlaneName,
     size: number,
     n: number,
     onMap: (map: BumpMap) => void,
   ): Promise<BumpMap | null> =>
     run(
-      function* () {
-        let grain = 0;
-        const looking = bumpMap(design, side, travel, plane, size, n);
-        for (;;) {
-          const step = looking.next();
-          if (step.done) return step.value;
-          const { part, map } = step.value;
-          if (map.grain !== grain) onMap({ ...map, range: map.range.slice() });
-          grain = map.grain;
-          yield part;
-        }
-      },
+      () => shownAsItGrows(bumpMap(new Wheel(axle, side, design, travel), plane, size, n), onMap),
       () => undefined,
     ),
 
   cancel,
 
   /** The tightest places of a wheel over travel and lock; null where the layout cannot be solved. */
-  clearances: (build: Build, axle: AxleName, side: Side): Closest[] | null =>
-    clearancesOf(build, axle, side),
+  clearances: (build: Build, axle: AxleName, side: Side): Closest[] | null => {
+    const wheel = wheelOf(build, axle, side);
+    return wheel && clearancesOf(build, wheel);
+  },
 };
 export type FinderWorker = typeof api;
 

@@ -1,6 +1,6 @@
 import './unevaluated';
 import { expose, transfer } from 'comlink';
-import { prepareAxle } from '../core/kinematics/axle';
+import { wheelOf } from '../core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../core/model/build';
 import type { Bands } from '../core/tolerance/bands';
 import { bandsOf, buildCars, buffersOf } from '../core/tolerance/monteCarlo';
@@ -22,10 +22,8 @@ const api = {
     onProgress: (part: number) => void,
   ): Promise<Sampled | null> => {
     const sampled = await run(() => {
-      const design = build[axle];
-      return design && prepareAxle(design).ok
-        ? buildCars(build, axle, side, rack, share.is, share.of)
-        : null;
+      const wheel = wheelOf(build, axle, side);
+      return wheel?.corner ? buildCars(build, wheel, rack, share.is, share.of) : null;
     }, onProgress);
     return sampled && transfer(sampled, buffersOf([sampled]));
   },
@@ -35,8 +33,10 @@ const api = {
 
   cancel,
 
-  sensitivities: (build: Build, axle: AxleName, side: Side): Sensitivity[] =>
-    sensitivities(build, axle, side),
+  sensitivities: (build: Build, axle: AxleName, side: Side): Sensitivity[] => {
+    const wheel = wheelOf(build, axle, side);
+    return wheel ? sensitivities(build, wheel) : [];
+  },
 };
 export type ToleranceWorker = typeof api;
 

@@ -13,6 +13,7 @@ import { armsFromCamber } from './armsFromCamber';
 import { CLOSE, openedArms } from './armsProblem';
 import type { ArmsWanted } from '../model/armsWanted';
 import { finish } from '../find/finish';
+import { wheelOf } from '../kinematics/wheel';
 
 const buildWith = (freedoms: Freedoms) => {
   const build = blankBuild('x');
@@ -143,7 +144,7 @@ it('keeps its figure once the bump steer is nulled', () => {
         tieRodInner: { out: slot(at.out - 80, at.out + 80), up: slot(at.up - 80, at.up + 80) },
       },
     };
-    const search = findNull({ ...build, front }, 'front', 'left', {
+    const search = findNull({ ...build, front }, wheelOf({ ...build, front }, 'front', 'left'), {
       ...STARTING_WANTED,
       placing: null,
     });

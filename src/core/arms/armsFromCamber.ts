@@ -22,7 +22,8 @@ export function* armsFromCamber(
   axle: AxleName,
   wanted: ArmsWanted,
 ): Generator<number, ArmsFinding> {
-  const design = build[axle] ?? build.front;
+  const design = build[axle];
+  if (!design) return { found: [], tried: 0, all: true, opening: null };
   const opened = openedArms(design, wanted.together);
   const search = new ArmsProblem(build, axle, design, wanted, opened);
   const finding = yield* find(search.problem);

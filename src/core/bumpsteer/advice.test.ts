@@ -1,17 +1,22 @@
 import fc from 'fast-check';
-import { anyLayout, axleWith } from '../../test/layouts';
+import { anyLayout, axleWith, wheelIn } from '../../test/layouts';
 import type { Freedoms } from '../model/freedoms';
 import type { Build, AxleDesign } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { noTakeOff } from '../model/takeOff';
 import { findNull } from './findNull';
 import { STARTING_WANTED } from '../model/nullWanted';
-import { bumpSteerOf, withPoints } from './trial';
+import { bumpSteerOf } from './trial';
 import { finish } from '../find/finish';
+import { wheelOf } from '../kinematics/wheel';
+import { withPoints } from '../kinematics/axle';
 
 const travel = { bump: 25, droop: 25 };
 const search = (build: Build) => {
-  const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null });
+  const finding = findNull(build, wheelOf(build, 'front', 'left'), {
+    ...STARTING_WANTED,
+    placing: null,
+  });
   return finish(finding);
 };
 const buildOf = (design: AxleDesign, freedoms: Freedoms): Build => ({
@@ -52,7 +57,11 @@ it('offers no stack longer than the longest spacer', () => {
   const { up } = flat.points.tieRodOuter;
   const build = buildOf(flat, { tieRodOuter: { up: washers(up, -1, [6.35]) } });
   const raises = (spacer: number) => {
-    const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null, spacer });
+    const finding = findNull(build, wheelOf(build, 'front', 'left'), {
+      ...STARTING_WANTED,
+      placing: null,
+      spacer,
+    });
     const done = finish(finding);
     return done.advice.flatMap(({ found }) =>
       found.changes.flatMap(({ kind, from, to }) =>
@@ -74,7 +83,7 @@ it('is measured, and never worse than the best within the freedoms, on 200 rando
     const best = found[paper]?.steer.span.range ?? before!.span.range;
     for (const { found: one } of advice) {
       given++;
-      const fresh = bumpSteerOf(withPoints(layout, 'left', one.points), 'left', travel)!;
+      const fresh = bumpSteerOf(wheelIn(withPoints(layout, 'left', one.points), 'left', travel))!;
       expect(one.steer).toEqual(fresh);
       expect(fresh.span.range).toBeLessThan(best);
     }

@@ -1,7 +1,7 @@
 import { findAll } from '../find/find';
 import type { Freedom } from '../model/freedoms';
-import { pointsOf } from '../kinematics/axle';
-import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
 import { COORDINATES } from '../model/points';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { briefOf } from '../model/brief';
@@ -35,20 +35,18 @@ const WORTH = 0.7;
  */
 export function adviseNull(
   build: Build,
-  axle: AxleName,
-  side: Side,
-  design: AxleDesign,
+  wheel: Wheel,
   opened: Opened[],
   best: number,
   spacer: number,
 ): Advice[] {
   const wanted: NullWanted = { ...STARTING_WANTED, spacer, placing: null };
   const [good] = briefOf(build).targets.bumpSteer;
-  const search = new NullSearch(build, design, side, wanted);
+  const search = new NullSearch(build, wheel, wanted);
   const tried: Advice[] = [];
   const look = (kind: Advice['kind'], free: Opened[]) => {
     const measured = findAll(search.problem(free)).found.flatMap((found) => {
-      const steer = bumpSteerOf(search.designAt(found.values, free), side, build.travel);
+      const steer = bumpSteerOf(search.wheelAt(found.values, free));
       return steer && steer.span.range < WORTH * best ? [{ found, steer }] : [];
     });
     // The least work that is good, or the least that is left.
@@ -62,7 +60,7 @@ export function adviseNull(
       look('other side', [
         { ...one, freedom: { ...one.freedom, way: one.freedom.way === 1 ? -1 : 1 } },
       ]);
-  const points = pointsOf(design, side);
+  const { axle, points } = wheel;
   const openable = ROD_POINTS.flatMap((point) =>
     COORDINATES.flatMap((coordinate): Opened[] => {
       if (opened.some((one) => one.point === point && one.coordinate === coordinate)) return [];

@@ -1,9 +1,8 @@
-import type { AxleDesign, Side, Travel } from '../model/build';
-import { pointsOf } from '../kinematics/axle';
+import type { Wheel } from '../kinematics/wheel';
 import { travelSweep } from '../motion/sweep';
 import { PLANES } from '../model/mapPlanes';
 import type { PlaneName } from '../model/mapPlanes';
-import { bumpSteerOf, withPoints } from './trial';
+import { bumpSteerOf } from './trial';
 
 /** Toe range over the travel with a joint at each place of a square about where it is. */
 export interface BumpMap {
@@ -29,16 +28,14 @@ const COARSE = 13;
  * @param n places each way, odd, so that the present place is one
  */
 export function* bumpMap(
-  design: AxleDesign,
-  side: Side,
-  travel: Travel,
+  wheel: Wheel,
   plane: PlaneName,
   size: number,
   n: number,
 ): Generator<{ part: number; map: BumpMap }, BumpMap> {
   const { point, across, up } = PLANES[plane];
-  const now = pointsOf(design, side)[point];
-  const sweep = travelSweep(travel, COARSE);
+  const now = wheel.points[point];
+  const sweep = travelSweep(wheel.travel, COARSE);
   const map: BumpMap = {
     plane,
     n,
@@ -61,7 +58,7 @@ export function* bumpMap(
           [across]: map.across + offset(i, n, size),
           [up]: map.up + offset(j, n, size),
         };
-        const steer = bumpSteerOf(withPoints(design, side, { [point]: at }), side, travel, sweep);
+        const steer = bumpSteerOf(wheel.withPoints({ [point]: at }), sweep);
         map.range[j * n + i] = steer?.span.range ?? NaN;
       }
       yield { part: done / (n * n), map };

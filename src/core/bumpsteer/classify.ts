@@ -1,6 +1,5 @@
 import { leastSquares } from '../geometry/linear';
-import type { AxleDesign, Side, Travel } from '../model/build';
-import { pointsOf, prepareAxle } from '../kinematics/axle';
+import type { Wheel } from '../kinematics/wheel';
 import { runSweep, makeSweep, travelSweep, valueAt } from '../motion/sweep';
 import type { Coordinate } from '../model/points';
 import type { BumpSteer } from '../motion/bumpSteer';
@@ -55,10 +54,10 @@ const CURES: Record<ErrorShape['kind'], RodCoordinate[]> = {
  * Tells what kind of bump steer a wheel has, and what cures it: all its parts together, measured by a sweep.
  * @returns null where part of the travel is out of reach
  */
-export function classify(design: AxleDesign, side: Side, travel: Travel): ErrorShape | null {
-  const now = cubicOf(design, side, travel);
+export function classify(wheel: Wheel): ErrorShape | null {
+  const now = cubicOf(wheel);
   if (!now) return null;
-  const { bump, droop } = travel;
+  const { bump, droop } = wheel.travel;
   const tilt = Math.abs(now.slope) * (bump + droop);
   const bow = Math.abs(now.curvature) * Math.max(bump, droop) ** 2;
   const kind =
@@ -69,20 +68,15 @@ export function classify(design: AxleDesign, side: Side, travel: Travel): ErrorS
         : tilt < ALONE * bow
           ? 'bow'
           : 'both';
-  return { ...now, tilt, bow, kind, cure: cureOf(design, side, travel, CURES[kind]) };
+  return { ...now, tilt, bow, kind, cure: cureOf(wheel, CURES[kind]) };
 }
 
-function cureOf(
-  design: AxleDesign,
-  side: Side,
-  travel: Travel,
-  moves: RodCoordinate[],
-): Cure | null {
-  const before = moves.length > 0 ? bumpSteerOf(design, side, travel) : null;
-  const best = before && leastAlone({ travel }, design, side, moves, FAR);
+function cureOf(wheel: Wheel, moves: RodCoordinate[]): Cure | null {
+  const before = moves.length > 0 ? bumpSteerOf(wheel) : null;
+  const best = before && leastAlone(wheel, moves, FAR);
   if (!best || best.steer.span.range > WORTH * before.span.range) return null;
   const by = (point: RodCoordinate['point'], coordinate: Coordinate) =>
-    best.points[point][coordinate] - pointsOf(design, side)[point][coordinate];
+    best.points[point][coordinate] - wheel.points[point][coordinate];
   return {
     raiseOuter: by('tieRodOuter', 'up'),
     moveInnerOut: by('tieRodInner', 'out'),
@@ -94,14 +88,11 @@ function cureOf(
 const COUNT = 25;
 
 /** The cubic through ride height nearest to the toe change, by least squares, and what it leaves over. */
-function cubicOf(
-  design: AxleDesign,
-  side: Side,
-  travel: Travel,
-): Pick<ErrorShape, 'slope' | 'curvature' | 'rest'> | null {
-  const prepared = prepareAxle(design);
-  if (!prepared.ok) return null;
-  const corner = prepared.axle[side];
+function cubicOf({
+  corner,
+  travel,
+}: Wheel): Pick<ErrorShape, 'slope' | 'curvature' | 'rest'> | null {
+  if (!corner) return null;
   const sweep = travelSweep(travel, COUNT);
   const ride = makeSweep(1);
   if (runSweep(corner, sweep) < COUNT || runSweep(corner, ride) < 1) return null;

@@ -3,20 +3,21 @@ import type { Freedoms } from '../model/freedoms';
 import { effortOf, placesOf } from '../freedoms/freedoms';
 import type { Build, AxleDesign } from '../model/build';
 import { blankBuild } from '../model/starts';
-import { anyLayout } from '../../test/layouts';
+import { anyLayout, wheelIn } from '../../test/layouts';
 import { leastRangeByChance } from '../../test/leastRange';
 import { CarsBuilt } from './buildable';
 import { findNull } from './findNull';
 import { STARTING_WANTED } from '../model/nullWanted';
 import type { NullWanted } from '../model/nullWanted';
-import { bumpSteerOf, withPoints } from './trial';
+import { bumpSteerOf } from './trial';
 import { finish } from '../find/finish';
+import { wheelOf } from '../kinematics/wheel';
 
 jest.setTimeout(240_000);
 
 const travel = { bump: 25, droop: 25 };
 const search = (build: Build, wanted: NullWanted) => {
-  const finding = findNull(build, 'front', 'left', wanted);
+  const finding = findNull(build, wheelOf(build, 'front', 'left'), wanted);
   return finish(finding);
 };
 const buildOf = (design: AxleDesign, freedoms: Freedoms): Build => ({
@@ -95,14 +96,14 @@ it('has the least work, the least on paper and the least when built of all washe
     const build = buildOf(design, freedoms);
     const finding = search(build, STARTING_WANTED);
     const { found, work, paper, steady, before, tried, all } = finding;
-    const cars = new CarsBuilt('left', travel, STARTING_WANTED.placing);
+    const cars = new CarsBuilt(travel, STARTING_WANTED.placing);
     const every = placesOf(freedoms.tieRodOuter.up, outer.up)!.flatMap((up) =>
       freedoms.tieRodInner.up.at.flatMap((hole) => {
-        const moved = withPoints(build.front, 'left', {
+        const moved = wheelIn(build.front, 'left', travel).withPoints({
           tieRodOuter: { ...outer, up },
           tieRodInner: { ...inner, up: hole },
         });
-        const steer = bumpSteerOf(moved, 'left', travel);
+        const steer = bumpSteerOf(moved);
         if (!steer || steer.span.range >= before!.span.range) return [];
         return [
           {

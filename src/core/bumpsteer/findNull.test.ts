@@ -8,19 +8,21 @@ import { ackermannAt } from '../steering/ackermann';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { jointsAt, spindleAt } from '../kinematics/joints';
 import type { Vec } from '../geometry/vec';
-import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import { anyLayout, axleWith, prepared, wheelIn } from '../../test/layouts';
 import { buildableOf } from './buildable';
 import { classify } from './classify';
 import { findNull, openedRod } from './findNull';
 import { STARTING_WANTED } from '../model/nullWanted';
 import { swapArms } from './swapArms';
 import type { NullWanted } from '../model/nullWanted';
-import { bumpSteerOf, bumpSteerWith, withPoints } from './trial';
+import { bumpSteerOf, bumpSteerWith } from './trial';
 import { finish } from '../find/finish';
+import { wheelOf } from '../kinematics/wheel';
+import { withPoints } from '../kinematics/axle';
 
 const ON_PAPER: NullWanted = { ...STARTING_WANTED, placing: null };
 const search = (build: Build, wanted: NullWanted = ON_PAPER) => {
-  const finding = findNull(build, 'front', 'left', wanted);
+  const finding = findNull(build, wheelOf(build, 'front', 'left'), wanted);
   return finish(finding);
 };
 const slot = (at: number, by = 60) => ({
@@ -87,7 +89,9 @@ describe('a null that is searched for', () => {
         build.front = design;
         const { before, found } = search(bothInner(build, 250));
         for (const one of found) {
-          const fresh = bumpSteerOf(withPoints(design, 'left', one.points), 'left', build.travel);
+          const fresh = bumpSteerOf(
+            wheelIn(withPoints(design, 'left', one.points), 'left', build.travel),
+          );
           expect(one.steer).toEqual(fresh);
           if (before) expect(fresh!.span.range).toBeLessThanOrEqual(before.span.range);
         }
@@ -134,12 +138,12 @@ describe('a null that is searched for', () => {
   it('may swap the steering arms side to side: both joints to the other side of the kingpin', () => {
     const build = bothInner(blankBuild('x'));
     const { tieRodOuter, lowerOuter, upperOuter } = build.front.points;
-    const swapped = swapArms(build.front, 'left').points;
+    const swapped = swapArms(wheelIn(build.front))!.points;
     const part = (tieRodOuter.up - lowerOuter.up) / (upperOuter.up - lowerOuter.up);
     const kingpin = lowerOuter.ahead + part * (upperOuter.ahead - lowerOuter.ahead);
     expect((swapped.tieRodOuter.ahead + tieRodOuter.ahead) / 2).toBeCloseTo(kingpin, 2);
     expect(swapped.tieRodOuter).toMatchObject({ out: tieRodOuter.out, up: tieRodOuter.up });
-    expect(swapArms(swapArms(build.front, 'left'), 'left').points.tieRodOuter.ahead).toBeCloseTo(
+    expect(swapArms(swapArms(wheelIn(build.front))!)!.points.tieRodOuter.ahead).toBeCloseTo(
       tieRodOuter.ahead,
       1,
     );
@@ -196,32 +200,36 @@ describe('what a null is like when it is built', () => {
   const { front, travel } = blankBuild('x');
 
   it('is worse than on paper, and the more so the rougher the hand', () => {
-    const fine = buildableOf(front, 'left', travel, { inner: 0.2, outer: 0.1 })!;
-    const rough = buildableOf(front, 'left', travel, { inner: 3, outer: 1 })!;
+    const fine = buildableOf(wheelIn(front, 'left', travel), { inner: 0.2, outer: 0.1 })!;
+    const rough = buildableOf(wheelIn(front, 'left', travel), { inner: 3, outer: 1 })!;
     expect(rough.ninety).toBeGreaterThan(fine.ninety);
     expect(fine.ninety).toBeGreaterThanOrEqual(fine.median);
-    const drawn = bumpSteerOf(front, 'left', travel)!.span.range;
+    const drawn = bumpSteerOf(wheelIn(front, 'left', travel))!.span.range;
     expect(Math.abs(fine.median - drawn)).toBeLessThan(0.05);
-    expect(buildableOf(front, 'left', travel, { inner: 3, outer: 1 })).toEqual(rough);
+    expect(buildableOf(wheelIn(front, 'left', travel), { inner: 3, outer: 1 })).toEqual(rough);
   });
 
   it('counts cars that do not reach their travel as the worst, not as none', () => {
     // The most bump that the layout as drawn just reaches: about half of the cars do not.
     let [reached, beyond] = [60, 400];
-    const at = (bump: number) => bumpSteerOf(front, 'left', { bump, droop: 20 });
+    const at = (bump: number) => bumpSteerOf(wheelIn(front, 'left', { bump, droop: 20 }));
     while (beyond - reached > 0.05) {
       const middle = (reached + beyond) / 2;
       if (at(middle)) reached = middle;
       else beyond = middle;
     }
     const edge = { bump: reached, droop: 20 };
-    expect(buildableOf(front, 'left', edge, { inner: 3, outer: 3 })!.ninety).toBe(Infinity);
+    expect(buildableOf(wheelIn(front, 'left', edge), { inner: 3, outer: 3 })!.ninety).toBe(
+      Infinity,
+    );
     const within = { bump: reached - 40, droop: 20 };
-    expect(buildableOf(front, 'left', within, { inner: 0.5, outer: 0.5 })!.ninety).toBeLessThan(90);
+    expect(
+      buildableOf(wheelIn(front, 'left', within), { inner: 0.5, outer: 0.5 })!.ninety,
+    ).toBeLessThan(90);
   });
 
   it('says what a millimetre costs, the dearest first, as a fresh sweep measures it', () => {
-    const { perMm } = buildableOf(front, 'left', travel, { inner: 1, outer: 1 })!;
+    const { perMm } = buildableOf(wheelIn(front, 'left', travel), { inner: 1, outer: 1 })!;
     const [worst] = perMm;
     expect(perMm.map(({ range }) => range)).toEqual(
       perMm.map(({ range }) => range).sort((a, b) => b - a),
@@ -230,11 +238,13 @@ describe('what a null is like when it is built', () => {
     const moved = [-1, 1].map(
       (by) =>
         bumpSteerOf(
-          withPoints(front, 'left', {
-            [worst.point]: { ...at, [worst.coordinate]: at[worst.coordinate] + by },
-          }),
-          'left',
-          travel,
+          wheelIn(
+            withPoints(front, 'left', {
+              [worst.point]: { ...at, [worst.coordinate]: at[worst.coordinate] + by },
+            }),
+            'left',
+            travel,
+          ),
         )!.span.range,
     );
     expect(worst.range).toBeCloseTo(Math.max(...moved), 3);
@@ -248,12 +258,14 @@ describe('the kind of error', () => {
   const kind = (change: { outerUp?: number; innerOut?: number }) => {
     const { tieRodInner: inner, tieRodOuter: outer } = best.points;
     return classify(
-      withPoints(best, 'left', {
-        tieRodInner: { ...inner, out: inner.out + (change.innerOut ?? 0) },
-        tieRodOuter: { ...outer, up: outer.up + (change.outerUp ?? 0) },
-      }),
-      'left',
-      travel,
+      wheelIn(
+        withPoints(best, 'left', {
+          tieRodInner: { ...inner, out: inner.out + (change.innerOut ?? 0) },
+          tieRodOuter: { ...outer, up: outer.up + (change.outerUp ?? 0) },
+        }),
+        'left',
+        travel,
+      ),
     )!;
   };
 
@@ -275,7 +287,7 @@ describe('the kind of error', () => {
       tieRodOuter.out,
       tieRodOuter.up - 8 + low.cure!.raiseOuter,
     ] as const;
-    const cured = bumpSteerWith(best, 'left', travel, 'tieRodOuter', at)!;
+    const cured = bumpSteerWith(wheelIn(best, 'left', travel), 'tieRodOuter', at)!;
     expect(cured.span.range).toBeLessThan(low.tilt / 10);
     expect(cured).toEqual(low.cure!.after);
   });
@@ -284,17 +296,19 @@ describe('the kind of error', () => {
     let mixed = 0;
     fc.sample(anyLayout, { numRuns: 200, seed: 21 }).forEach((layout) => {
       const over = { bump: 25, droop: 25 };
-      const found = classify(layout, 'left', over);
-      const before = bumpSteerOf(layout, 'left', over);
+      const found = classify(wheelIn(layout, 'left', over));
+      const before = bumpSteerOf(wheelIn(layout, 'left', over));
       if (!found?.cure || !before) return;
       const { tieRodInner: inner, tieRodOuter: outer } = layout.points;
       const fresh = bumpSteerOf(
-        withPoints(layout, 'left', {
-          tieRodInner: { ...inner, out: inner.out + found.cure.moveInnerOut },
-          tieRodOuter: { ...outer, up: outer.up + found.cure.raiseOuter },
-        }),
-        'left',
-        over,
+        wheelIn(
+          withPoints(layout, 'left', {
+            tieRodInner: { ...inner, out: inner.out + found.cure.moveInnerOut },
+            tieRodOuter: { ...outer, up: outer.up + found.cure.raiseOuter },
+          }),
+          'left',
+          over,
+        ),
       )!;
       expect(fresh.span.range).toBeCloseTo(found.cure.after.span.range, 9);
       expect(fresh.span.range).toBeLessThan(before.span.range);

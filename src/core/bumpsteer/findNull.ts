@@ -2,7 +2,8 @@ import { find } from '../find/find';
 import type { Found } from '../find/problem';
 import { openedOf } from '../freedoms/freedoms';
 import { clearancesOf } from '../clearance/room';
-import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
+import type { AxleDesign, Build } from '../model/build';
 import { adviseNull } from './advice';
 import type { Advice } from './advice';
 import type { BumpSteer } from '../motion/bumpSteer';
@@ -47,7 +48,7 @@ interface Candidate {
   found: Found;
   opened: Opened[];
   search: NullSearch;
-  design: AxleDesign;
+  wheel: Wheel;
   steer: BumpSteer;
   effort: number;
 }
@@ -60,20 +61,20 @@ interface Candidate {
  */
 export function* findNull(
   build: Build,
-  axle: AxleName,
-  side: Side,
+  wheel: Wheel,
   wanted: NullWanted,
 ): Generator<number, NullFinding> {
-  const design = build[axle] ?? build.front;
-  const before = bumpSteerOf(design, side, build.travel);
+  const before = bumpSteerOf(wheel);
+  const free = openedRod(wheel.design);
+  const swappedArms = wanted.swap ? swapArms(wheel) : null;
   const searches = [
-    { search: new NullSearch(build, design, side, wanted), opened: openedRod(design) },
-    ...(wanted.swap
+    { search: new NullSearch(build, wheel, wanted), opened: free },
+    ...(swappedArms
       ? [
           {
-            search: new NullSearch(build, swapArms(design, side), side, wanted, true),
+            search: new NullSearch(build, swappedArms, wanted, true),
             // Where the joints stand ahead is what the swap decides.
-            opened: openedRod(design).filter(({ coordinate }) => coordinate !== 'ahead'),
+            opened: free.filter(({ coordinate }) => coordinate !== 'ahead'),
           },
         ]
       : []),
@@ -91,8 +92,8 @@ export function* findNull(
     tried += step.value.tried;
     all &&= step.value.all;
     for (const found of step.value.found) {
-      const moved = search.designAt(found.values, opened);
-      const steer = bumpSteerOf(moved, side, build.travel);
+      const moved = search.wheelAt(found.values, opened);
+      const steer = bumpSteerOf(moved);
       // Never what makes it worse, nor what changes nothing.
       if (!steer || (before && steer.span.range >= before.span.range)) continue;
       if (!search.changesAnything(found.values, opened)) continue;
@@ -100,21 +101,21 @@ export function* findNull(
         found,
         opened,
         search,
-        design: moved,
+        wheel: moved,
         steer,
         effort: search.effortOf(found),
       });
     }
   }
-  const cars = wanted.placing && new CarsBuilt(side, build.travel, wanted.placing);
+  const cars = wanted.placing && new CarsBuilt(wheel.travel, wanted.placing);
   const built = cars ? yield* leastBuilt(candidates, cars) : null;
-  const tight = cars && tightOf(build, axle, side, design);
+  const tight = cars && tightOf(build, wheel);
   const described = new Map<Candidate, NullFound>();
   const describe = (one: Candidate): NullFound => {
     const known = described.get(one);
     if (known) return known;
     const made = one.search.describe(one.found, one.opened, one.steer);
-    if (tight) made.doubts.push(...tighter(tight, tightOf(build, axle, side, one.design)));
+    if (tight) made.doubts.push(...tighter(tight, tightOf(build, one.wheel)));
     described.set(one, made);
     return made;
   };
@@ -131,19 +132,18 @@ export function* findNull(
   const shown: { one: Candidate; is: NullFound }[] = [];
   for (const one of chosen) {
     const is = describe(one);
-    const ranges = cars && cars.rangesOf(one.design);
-    if (cars && ranges) is.buildable = { ...ranges, perMm: cars.perMm(one.design) };
+    const ranges = cars && cars.rangesOf(one.wheel);
+    if (cars && ranges) is.buildable = { ...ranges, perMm: cars.perMm(one.wheel) };
     shown.push({ one, is });
     yield 0.75 + (0.25 * shown.length) / chosen.length;
   }
   shown.sort((a, b) => better(a.is, b.is));
   const isGood = work !== null && work.search.judge(work.steer) === 'very good';
   const left = paper?.steer.span.range ?? before?.span.range;
-  const opened = openedRod(design);
   const advice =
-    isGood || left === undefined || opened.length === 0
+    isGood || left === undefined || free.length === 0
       ? []
-      : adviseNull(build, axle, side, design, opened, left, wanted.spacer);
+      : adviseNull(build, wheel, free, left, wanted.spacer);
   const at = (wantedOne: Candidate | null) => shown.findIndex(({ one }) => one === wantedOne);
   return {
     before,
@@ -198,7 +198,7 @@ function* leastBuilt(
   const rising = [...candidates].sort((a, b) => a.steer.span.range - b.steer.span.range);
   for (const [i, one] of rising.entries()) {
     if (one.steer.span.range > nearest * (1 + FIRST_ORDER)) break;
-    const ninety = cars.ninetyToFirstOrder(one.design);
+    const ninety = cars.ninetyToFirstOrder(one.wheel);
     if (ninety === null) continue;
     nearest = Math.min(nearest, ninety);
     reckoned.push({ one, ninety });
@@ -210,7 +210,7 @@ function* leastBuilt(
   for (const [i, { one, ninety: reckon }] of reckoned.entries()) {
     const margin = i < FEW ? FIRST_ORDER : Math.min(FIRST_ORDER, 2 * off + 0.001);
     if (best && reckon > best.ninety * (1 + margin)) break;
-    const ninety = cars.ninety(one.design);
+    const ninety = cars.ninety(one.wheel);
     if (ninety !== null) off = Math.max(off, Math.abs(reckon / ninety - 1));
     if (ninety !== null && (!best || ninety < best.ninety)) best = { one, ninety };
     if (i % 4 === 3) yield 0.65 + (0.1 * i) / reckoned.length;
@@ -240,13 +240,8 @@ function spread<T>(list: T[], count: number): T[] {
 }
 
 /** Places where the tie rod or its joints come too close, by what to what; clearance in mm. */
-function tightOf(
-  build: Build,
-  axle: AxleName,
-  side: Side,
-  design: AxleDesign,
-): Map<string, number> {
-  const close = clearancesOf({ ...build, [axle]: design }, axle, side, true) ?? [];
+function tightOf(build: Build, wheel: Wheel): Map<string, number> {
+  const close = clearancesOf(build, wheel, true) ?? [];
   return new Map(
     close
       .filter(({ clearance, wanted }) => clearance < wanted)

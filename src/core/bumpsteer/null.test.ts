@@ -4,7 +4,14 @@ import { pointsOf } from '../kinematics/axle';
 import type { AxleDesign } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
-import { anyLayout, axleWith, parallelArms, planeMechanism, prepared } from '../../test/layouts';
+import {
+  anyLayout,
+  axleWith,
+  parallelArms,
+  planeMechanism,
+  prepared,
+  wheelIn,
+} from '../../test/layouts';
 import { referencePose } from '../../test/referenceSolver';
 import { bumpMap, leastOf } from './bumpMap';
 import type { BumpMap } from './bumpMap';
@@ -80,8 +87,11 @@ describe('a corner whose steering is held straight', () => {
     expect(line.away).toBeCloseTo(Math.hypot(40, 10), 5);
     const level = crossing(line, 0, 100)!;
     expect(
-      bumpSteerWith(parallel({ inner: 260, up: 290 }), 'left', travel, 'tieRodInner', level)!.span
-        .range,
+      bumpSteerWith(
+        wheelIn(parallel({ inner: 260, up: 290 }), 'left', travel),
+        'tieRodInner',
+        level,
+      )!.span.range,
     ).toBeLessThan(1e-6);
   });
 });
@@ -97,7 +107,7 @@ describe('the null line', () => {
         fc.pre(line.radius > 60 && line.radius < 3000);
         const at = crossing(line, 0, inner[0]);
         fc.pre(at !== null);
-        const exact = bumpSteerWith(design, 'left', short, 'tieRodInner', at!);
+        const exact = bumpSteerWith(wheelIn(design, 'left', short), 'tieRodInner', at!);
         fc.pre(exact !== null);
         const predicted = rangeOf(toeFromPath(held!, at!, outer));
         expect(Math.abs(exact!.span.range - predicted)).toBeLessThan(0.002 + 0.1 * predicted);
@@ -109,10 +119,10 @@ describe('the null line', () => {
   it('of outer joints is the same the other way round: the upright sees the inner joint run a circle', () => {
     const { front } = blankBuild('x');
     const { held, inner, outer } = nullAt(front);
-    const before = bumpSteerOf(front, 'left', travel)!.span.range;
+    const before = bumpSteerOf(wheelIn(front, 'left', travel))!.span.range;
     const line = nullOfOuter(held, inner, outer)!;
     const at = crossing(line, 0, outer[0])!;
-    const after = bumpSteerWith(front, 'left', travel, 'tieRodOuter', at)!.span.range;
+    const after = bumpSteerWith(wheelIn(front, 'left', travel), 'tieRodOuter', at)!.span.range;
     expect(after).toBeLessThan(Math.min(0.03, before / 5));
     expect(line.away).toBeGreaterThan(1);
   });
@@ -135,7 +145,7 @@ describe('the null line', () => {
 
 describe('the map', () => {
   const finish = (design: AxleDesign, size: number, n: number) => {
-    const looking = bumpMap(design, 'left', travel, 'inner-out-up', size, n);
+    const looking = bumpMap(wheelIn(design, 'left', travel), 'inner-out-up', size, n);
     const grains: number[] = [];
     for (;;) {
       const step = looking.next();
@@ -157,7 +167,7 @@ describe('the map', () => {
       [8, 2],
     ]) {
       const at = [inner[0], inner[1] + 5 * (i - 4), inner[2] + 5 * (j - 4)] as const;
-      const exact = bumpSteerWith(front, 'left', travel, 'tieRodInner', at)!.span.range;
+      const exact = bumpSteerWith(wheelIn(front, 'left', travel), 'tieRodInner', at)!.span.range;
       expect(Math.abs(map.range[j * 9 + i] - exact)).toBeLessThan(0.001 + 0.002 * exact);
     }
   });
@@ -171,7 +181,7 @@ describe('the map', () => {
     // Along the tie rod the valley is long and flat: places 2 mm apart, and as little left in both.
     expect(Math.abs(least.across - at[1])).toBeLessThanOrEqual(6);
     expect(Math.abs(least.up - at[2])).toBeLessThanOrEqual(4);
-    const there = bumpSteerWith(front, 'left', travel, 'tieRodInner', at)!.span.range;
+    const there = bumpSteerWith(wheelIn(front, 'left', travel), 'tieRodInner', at)!.span.range;
     expect(there).toBeLessThan(0.01);
     // A millimetre in height, half of the map's step, costs a tenth of a degree here.
     expect(least.range).toBeLessThan(there + 0.11);
@@ -186,7 +196,7 @@ describe('the map', () => {
 
 describe('the rules of thumb', () => {
   const says = (design: AxleDesign, rule: string) =>
-    rulesOfThumb(design, 'left', travel).find((one) => one.rule === rule)!;
+    rulesOfThumb(wheelIn(design, 'left', travel)).find((one) => one.rule === rule)!;
 
   it('equal and parallel leaves nothing where the arms are equal and parallel too (geometry)', () => {
     const { at, steer } = says(parallel({ inner: 250, up: 280 }), 'parallel');
@@ -203,12 +213,14 @@ describe('the rules of thumb', () => {
     // On the line through the inner pivots, which stand at 250/180 and 310/370.
     expect((at[1] - 250) / 60).toBeCloseTo((at[2] - 180) / 190, 9);
     expect(Math.abs(steer!.slope)).toBeLessThan(3e-4);
-    expect(steer!.span.range).toBeLessThan(bumpSteerOf(design, 'left', travel)!.span.range / 3);
+    expect(steer!.span.range).toBeLessThan(
+      bumpSteerOf(wheelIn(design, 'left', travel))!.span.range / 3,
+    );
   });
 
   it('are judged by the exact curve, the shim among them', () => {
     const { front } = blankBuild('x');
-    for (const { rule, point, at, steer } of rulesOfThumb(front, 'left', travel)) {
+    for (const { rule, point, at, steer } of rulesOfThumb(wheelIn(front, 'left', travel))) {
       const [ahead, out, up] = at;
       const design = { ...front, points: { ...front.points, [point]: { ahead, out, up } } };
       // Position by position by another solver, a least-squares one.

@@ -3,15 +3,14 @@ import { effortOf, limitsOf, placesOf, stepOf, washersFor } from '../freedoms/fr
 import type { Opened } from '../freedoms/freedoms';
 import type { FreedomKind } from '../model/freedoms';
 import { toDeg } from '../geometry/angle';
-import { typeOf } from '../corners/kinds';
-import { TILT_LIMITS } from '../model/room';
-import { jointTypeOf, tiltsOf } from '../clearance/tilt';
-import { pointsOf, prepareAxle, rackTravelOf } from '../kinematics/axle';
+import { ARTICULATION_LIMITS } from '../model/room';
+import { jointTypeOf, articulationsOf } from '../clearance/articulation';
 import type { Axle } from '../kinematics/axle';
+import type { Wheel } from '../kinematics/wheel';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { spindleAt } from '../kinematics/joints';
 import { briefOf } from '../model/brief';
-import type { AxleDesign, Build, Side, Travel } from '../model/build';
+import type { Build, Travel } from '../model/build';
 import type { Coordinate, PointName, Points } from '../model/points';
 import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { ackermannAt } from '../steering/ackermann';
@@ -23,7 +22,6 @@ import type { NullWanted } from '../model/nullWanted';
 import { SWAP_EFFORT } from './swapArms';
 import { ToeCurve } from './toeCurve';
 import type { RodCoordinate } from './toeCurve';
-import { withPoints } from './trial';
 
 /** Joints that a null may move. */
 export const ROD_POINTS: PointName[] = ['tieRodInner', 'tieRodOuter'];
@@ -67,8 +65,8 @@ const CLOSE = { lock: 0.3, ackermann: 5 };
 /** Ackermann out of its band outweighs what bump steer could gain by it. */
 const HELD = 4;
 
-/** What of a build a search goes by. */
-export type Searched = Pick<Build, 'travel' | 'use' | 'wheelbase' | 'brief' | 'room'>;
+/** What of a build a search goes by beside the wheel. */
+export type Searched = Pick<Build, 'use' | 'wheelbase' | 'brief' | 'room'>;
 
 /** The tie rod's places as a problem for the general finder, and its answers as things a builder does. */
 export class NullSearch {
@@ -82,15 +80,14 @@ export class NullSearch {
 
   constructor(
     private readonly build: Searched,
-    private readonly design: AxleDesign,
-    private readonly side: Side,
+    private readonly wheel: Wheel,
     private readonly wanted: NullWanted,
     readonly swapped = false,
   ) {
-    this.travel = build.travel;
-    const { tieRodInner, tieRodOuter } = pointsOf(design, side);
+    this.travel = wheel.travel;
+    const { tieRodInner, tieRodOuter } = wheel.points;
     this.points = { tieRodInner: { ...tieRodInner }, tieRodOuter: { ...tieRodOuter } };
-    this.rack = rackTravelOf(design);
+    this.rack = wheel.rackTravel;
     this.straight = new ToeCurve(this.travel, STRAIGHT);
     this.locked =
       wanted.lock && this.rack > 0
@@ -119,7 +116,7 @@ export class NullSearch {
       solved.fill(NaN);
       const axle = this.axleAt(values, opened);
       if (!axle) return false;
-      const side = axle[this.side];
+      const side = axle[this.wheel.side];
       if (!side.corner.pose(0, 0, ride) || !straight.solve(side)) return false;
       straight.write(toeOf(ride), good, into, 0);
       for (const [i, curve] of locked.entries()) {
@@ -159,7 +156,7 @@ export class NullSearch {
   }
 
   private variable({ point, coordinate, freedom }: Opened): Variable {
-    const now = pointsOf(this.design, this.side)[point][coordinate];
+    const now = this.wheel.points[point][coordinate];
     const [min, max] = limitsOf(freedom, now);
     const { spacer } = this.wanted;
     const places =
@@ -177,24 +174,24 @@ export class NullSearch {
   }
 
   private axleAt(values: ArrayLike<number>, opened: Opened[]): Axle | null {
-    const drawn = pointsOf(this.design, this.side);
     const { points } = this;
+    const drawn = this.wheel.points;
     Object.assign(points.tieRodInner, drawn.tieRodInner);
     Object.assign(points.tieRodOuter, drawn.tieRodOuter);
     opened.forEach(({ point, coordinate }, i) => {
       points[point as 'tieRodInner'][coordinate] = values[i];
     });
-    const prepared = prepareAxle(withPoints(this.design, this.side, points));
-    return prepared.ok ? prepared.axle : null;
+    const { solved } = this.wheel.withPoints(points);
+    return solved.ok ? solved.axle : null;
   }
 
-  /** The axle with the joints at the values. */
-  designAt(values: ArrayLike<number>, opened: Opened[]): AxleDesign {
-    return withPoints(this.design, this.side, this.rodAt(values, opened));
+  /** The wheel with the joints at the values. */
+  wheelAt(values: ArrayLike<number>, opened: Opened[]): Wheel {
+    return this.wheel.withPoints(this.rodAt(values, opened));
   }
 
   private rodAt(values: ArrayLike<number>, opened: Opened[]): NullFound['points'] {
-    const { tieRodInner, tieRodOuter } = pointsOf(this.design, this.side);
+    const { tieRodInner, tieRodOuter } = this.wheel.points;
     const points = { tieRodInner: { ...tieRodInner }, tieRodOuter: { ...tieRodOuter } };
     opened.forEach(({ point, coordinate }, i) => {
       points[point as 'tieRodInner'][coordinate] = values[i];
@@ -203,7 +200,7 @@ export class NullSearch {
   }
 
   changesAnything(values: ArrayLike<number>, opened: Opened[]): boolean {
-    const drawn = pointsOf(this.design, this.side);
+    const drawn = this.wheel.points;
     return (
       this.swapped ||
       opened.some(({ point, coordinate }, i) => isMove(drawn[point][coordinate], values[i]))
@@ -218,8 +215,7 @@ export class NullSearch {
     const axle = this.axleAt(found.values, opened);
     if (!axle) throw new Error('an answer that cannot be solved');
     const points = this.rodAt(found.values, opened);
-    const design = withPoints(this.design, this.side, points);
-    const drawn = pointsOf(this.design, this.side);
+    const drawn = this.wheel.points;
     const changes = opened.flatMap(({ point, coordinate, freedom }): NullChange[] => {
       const from = drawn[point][coordinate];
       const to = points[point as 'tieRodInner'][coordinate];
@@ -230,7 +226,7 @@ export class NullSearch {
     const rangeAt = (part: number) => {
       const spans = [-part, part].map((at) => {
         const sweep = travelSweep(this.travel, TOLD, at * this.rack);
-        if (runSweep(axle[this.side], sweep) < TOLD) return null;
+        if (runSweep(axle[this.wheel.side], sweep) < TOLD) return null;
         const toe = Array.from(sweep.travel, (_, i) => valueAt(sweep, i, 'toe'));
         return Math.max(...toe) - Math.min(...toe);
       });
@@ -249,22 +245,22 @@ export class NullSearch {
           ? (ackermannAt(axle, this.build.wheelbase, this.rack / 2)?.percent ?? null)
           : null,
       buildable: null,
-      doubts: this.doubtsOf(design),
+      doubts: this.doubtsOf(this.wheel.withPoints(points)),
     };
   }
 
   /** Joints that bind where they were free before. */
-  private doubtsOf(design: AxleDesign): string[] {
-    const tilts = tiltsOf(design, this.side, this.travel);
-    if (!tilts) return [];
+  private doubtsOf(moved: Wheel): string[] {
+    const articulations = articulationsOf(moved);
+    if (!articulations) return [];
     const limits = this.build.room?.wanted;
     return (['tieRodInner', 'tieRodOuter'] as const).flatMap((name) => {
-      const kind = jointTypeOf(typeOf(this.design), name, this.rack > 0);
-      const limit = limits?.[kind] ?? TILT_LIMITS[kind];
-      const { tilt } = tilts[name];
-      return tilt > limit
+      const kind = jointTypeOf(moved.type, name, moved.steered);
+      const limit = limits?.[kind] ?? ARTICULATION_LIMITS[kind];
+      const { angle } = articulations[name];
+      return angle > limit
         ? [
-            `the ${name === 'tieRodInner' ? 'inner' : 'outer'} joint tilts ${tilt.toFixed(0)}°, past ${limit}°`,
+            `the ${name === 'tieRodInner' ? 'inner' : 'outer'} joint articulates ${angle.toFixed(0)}°, past ${limit}°`,
           ]
         : [];
     });

@@ -1,7 +1,5 @@
 import type { Vec } from '../geometry/vec';
-import { pointsOf } from '../kinematics/axle';
-import type { Axle } from '../kinematics/axle';
-import type { AxleDesign, Side, Travel } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
 import { holdStraight } from './heldStraight';
 import { crossing, nullOfInner, nullOfOuter } from './nullLine';
 import type { NullLine } from './nullLine';
@@ -27,11 +25,11 @@ export interface JointNull {
   at: Vec;
 }
 
-/** Both null lines of a corner; null where part of its travel is out of reach. */
-export function nullsOf(axle: Axle, design: AxleDesign, side: Side, travel: Travel): Nulls | null {
-  const held = holdStraight(axle[side], travel);
+/** Both null lines of a wheel; null where part of its travel is out of reach. */
+export function nullsOf(wheel: Wheel): Nulls | null {
+  const { corner, points } = wheel;
+  const held = corner && holdStraight(corner, wheel.travel);
   if (!held) return null;
-  const points = pointsOf(design, side);
   const inner = toVec(points.tieRodInner);
   const outer = toVec(points.tieRodOuter);
   const joint = (point: JointNull['point'], line: NullLine | null, now: Vec): JointNull | null =>
@@ -41,7 +39,7 @@ export function nullsOf(axle: Axle, design: AxleDesign, side: Side, travel: Trav
     inner: joint('tieRodInner', ofInner, inner),
     outer: joint('tieRodOuter', nullOfOuter(held, inner, outer), outer),
     path: ofInner?.path ?? [],
-    rules: ruleJoints(design, side),
+    rules: ruleJoints(wheel),
     from: outer,
   };
 }

@@ -1,10 +1,8 @@
 import { acrossArm, lowerArmOf, upperArmOf } from '../kinematics/arms';
-import { typeOf } from '../corners/kinds';
 import { add, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { pointsOf, prepareAxle } from '../kinematics/axle';
+import type { Wheel } from '../kinematics/wheel';
 import type { Rule } from '../model/brief';
-import type { AxleDesign, Side, Travel } from '../model/build';
 import type { PointName } from '../model/points';
 import { readAt } from '../motion/sweep';
 import { bumpSteerWith } from './trial';
@@ -27,12 +25,12 @@ export interface RuleSays {
  * front, at the inner joint's own distance ahead. *Equal and parallel*: the rod as long as the lower arm,
  * level with it and parallel to it. *Cycle and shim*: the outer joint's height that leaves least.
  */
-export function rulesOfThumb(design: AxleDesign, side: Side, travel: Travel): RuleSays[] {
+export function rulesOfThumb(wheel: Wheel): RuleSays[] {
   const says = (rule: Rule, point: PointName, at: Vec | null): RuleSays[] =>
-    at ? [{ rule, point, at, steer: bumpSteerWith(design, side, travel, point, at) }] : [];
-  const { lines, parallel } = ruleJoints(design, side);
-  const outer = toVec(pointsOf(design, side).tieRodOuter);
-  const shimmed = shim(design, travel, side);
+    at ? [{ rule, point, at, steer: bumpSteerWith(wheel, point, at) }] : [];
+  const { lines, parallel } = ruleJoints(wheel);
+  const outer = toVec(wheel.points.tieRodOuter);
+  const shimmed = shim(wheel);
   return [
     ...says('lines', 'tieRodInner', lines),
     ...says('parallel', 'tieRodInner', parallel),
@@ -41,31 +39,23 @@ export function rulesOfThumb(design: AxleDesign, side: Side, travel: Travel): Ru
 }
 
 /** Where the lines and the parallel rule put the inner joint; null where the arms leave it nowhere, or there are none. */
-export const ruleJoints = (
-  design: AxleDesign,
-  side: Side,
-): Record<'lines' | 'parallel', Vec | null> => ({
-  lines: byLines(design, side),
-  parallel: parallelToArm(design, side),
+export const ruleJoints = (wheel: Wheel): Record<'lines' | 'parallel', Vec | null> => ({
+  lines: byLines(wheel),
+  parallel: parallelToArm(wheel),
 });
 
-function parallelToArm(design: AxleDesign, side: Side): Vec | null {
-  const arm = lowerArmOf(typeOf(design));
+function parallelToArm({ type, points }: Wheel): Vec | null {
+  const arm = lowerArmOf(type);
   if (!arm) return null;
-  const points = pointsOf(design, side);
   const { joint, foot } = acrossArm(arm, points);
   return sub(toVec(points.tieRodOuter), sub(joint, foot));
 }
 
-function byLines(design: AxleDesign, side: Side): Vec | null {
-  const type = typeOf(design);
+function byLines({ type, points, corner }: Wheel): Vec | null {
   const [lowerArm, upperArm] = [lowerArmOf(type), upperArmOf(type)];
   if (!lowerArm || !upperArm) return null;
-  const prepared = prepareAxle(design);
-  if (!prepared.ok) return null;
-  const reading = readAt(prepared.axle[side], 0, 0);
-  if (!reading.ok) return null;
-  const points = pointsOf(design, side);
+  const reading = corner && readAt(corner, 0, 0);
+  if (!reading?.ok) return null;
   const { ahead } = points.tieRodInner;
   const [lower, upper] = [lowerArm, upperArm].map(({ through: [front, rear] }) =>
     across(toVec(points[front]), toVec(points[rear]), ahead),

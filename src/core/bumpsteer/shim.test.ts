@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import { anyLayout, axleWith, prepared, wheelIn } from '../../test/layouts';
 import { spanOf } from '../motion/range';
 import { runSweep, travelSweep } from '../motion/sweep';
 import { bumpSteer, judgeBumpSteer } from '../motion/bumpSteer';
@@ -10,14 +10,15 @@ import { STARTING_WANTED } from '../model/nullWanted';
 import { shim, withShim } from './shim';
 import { bumpSteerOf } from './trial';
 import { finish } from '../find/finish';
+import { wheelOf } from '../kinematics/wheel';
+import type { Wheel } from '../kinematics/wheel';
 
 const travel = { bump: 25, droop: 25 };
 
 /** Toe range with the outer joint raised, by a fresh and much finer sweep. */
-const rangeWith = (design: Parameters<typeof shim>[0], raise: number, over = travel) => {
-  const side = prepared(withShim(design as ReturnType<typeof axleWith>, raise, 'left')).left;
-  const sweep = travelSweep(over, 2001);
-  runSweep(side, sweep);
+const rangeWith = (wheel: Wheel, raise: number) => {
+  const sweep = travelSweep(travel, 2001);
+  runSweep(withShim(wheel, raise).corner!, sweep);
   return spanOf(sweep, 'toe')?.range ?? Infinity;
 };
 
@@ -25,9 +26,10 @@ describe('shim', () => {
   it('reports what a fresh, finer sweep measures', () => {
     fc.assert(
       fc.property(anyLayout, (design) => {
-        const found = shim(design, travel);
+        const wheel = wheelIn(design, 'left', travel);
+        const found = shim(wheel);
         fc.pre(found !== null);
-        expect(found!.after.span.range).toBeCloseTo(rangeWith(design, found!.raise), 6);
+        expect(found!.after.span.range).toBeCloseTo(rangeWith(wheel, found!.raise), 6);
       }),
       { numRuns: 25 },
     );
@@ -36,13 +38,14 @@ describe('shim', () => {
   it('is never worse than the layout as drawn, nor than a millimetre either side', () => {
     fc.assert(
       fc.property(anyLayout, (design) => {
-        const found = shim(design, travel);
+        const wheel = wheelIn(design, 'left', travel);
+        const found = shim(wheel);
         fc.pre(found !== null && found.before !== null);
         const left = found!.after.span.range;
         expect(left).toBeLessThanOrEqual(found!.before!.span.range + 1e-9);
         for (const step of [-1, -0.1, 0.1, 1])
           if (Math.abs(found!.raise + step) <= 60)
-            expect(rangeWith(design, found!.raise + step)).toBeGreaterThanOrEqual(left - 1e-6);
+            expect(rangeWith(wheel, found!.raise + step)).toBeGreaterThanOrEqual(left - 1e-6);
       }),
       { numRuns: 25 },
     );
@@ -60,7 +63,7 @@ describe('shim', () => {
       tieRodInner: { ahead: -120, out: 225, up: 230 },
       tieRodOuter: { ahead: -120, out: 625, up: 230 },
     });
-    const found = shim(withShim(perfect, -6.35, 'left'), { bump: 60, droop: 60 });
+    const found = shim(withShim(wheelIn(perfect), -6.35));
     expect(found?.raise).toBeCloseTo(6.35, 2);
     expect(found?.after.span.range).toBeLessThan(1e-3);
     expect(found?.before?.span.range).toBeGreaterThan(0.5);
@@ -69,17 +72,15 @@ describe('shim', () => {
   it('keeps to the side that has points of its own', () => {
     const design = axleWith();
     const own = { ...design, rightPoints: { ...design.points } };
-    expect(withShim(own, 3, 'right').points).toBe(own.points);
-    expect(withShim(own, 3, 'right').rightPoints?.tieRodOuter.up).toBe(
-      design.points.tieRodOuter.up + 3,
-    );
-    expect(withShim(design, 3, 'right').points.tieRodOuter.up).toBe(
-      design.points.tieRodOuter.up + 3,
-    );
+    const { up } = design.points.tieRodOuter;
+    const raised = withShim(wheelIn(own, 'right'), 3).design;
+    expect(raised.points).toBe(own.points);
+    expect(raised.rightPoints?.tieRodOuter.up).toBe(up + 3);
+    expect(withShim(wheelIn(design, 'right'), 3).design.points.tieRodOuter.up).toBe(up + 3);
   });
 
   it('gives up where no height reaches the whole travel', () => {
-    expect(shim(axleWith(), { bump: 400, droop: 400 })).toBeNull();
+    expect(shim(wheelIn(axleWith(), 'left', { bump: 400, droop: 400 }))).toBeNull();
   });
 });
 
@@ -124,11 +125,11 @@ describe('a shim within the joint’s freedom', () => {
       const { up } = layout.points.tieRodOuter;
       const freedom = washers(up, n % 2 === 0 ? 1 : -1);
       const design = { ...layout, freedoms: { tieRodOuter: { up: freedom } } };
-      const found = shim(design, travel)!;
+      const found = shim(wheelIn(design, 'left', travel))!;
       const least = Math.min(
         ...placesOf(freedom, up)!.map(
           (place) =>
-            bumpSteerOf(withShim(design, place - up, 'left'), 'left', travel)?.span.range ??
+            bumpSteerOf(withShim(wheelIn(design, 'left', travel), place - up))?.span.range ??
             Infinity,
         ),
       );
@@ -138,7 +139,10 @@ describe('a shim within the joint’s freedom', () => {
         9,
       );
       const build = { ...blankBuild('x'), travel, front: design };
-      const finding = findNull(build, 'front', 'left', { ...STARTING_WANTED, placing: null });
+      const finding = findNull(build, wheelOf(build, 'front', 'left'), {
+        ...STARTING_WANTED,
+        placing: null,
+      });
       const done = finish(finding);
       const { found: all, paper } = done;
       none += Number(all.length === 0);
@@ -150,12 +154,12 @@ describe('a shim within the joint’s freedom', () => {
   it('offers no stack longer than the longest spacer, and leaves alone what is fixed', () => {
     const layout = axleWith();
     const { up } = layout.points.tieRodOuter;
-    const free = shim(layout, travel)!;
+    const free = shim(wheelIn(layout, 'left', travel))!;
     expect(Math.abs(free.raise)).toBeGreaterThan(0.1);
     const freedom = washers(up, free.raise > 0 ? 1 : -1);
     const design = { ...layout, freedoms: { tieRodOuter: { up: freedom } } };
-    expect(Math.abs(shim(design, travel, 'left', 3)!.raise)).toBe(0);
+    expect(Math.abs(shim(wheelIn(design, 'left', travel), 3)!.raise)).toBe(0);
     const fixed = { ...layout, freedoms: { tieRodOuter: { up: { kind: 'fixed' as const } } } };
-    expect(shim(fixed, travel)).toMatchObject({ raise: 0, washers: null });
+    expect(shim(wheelIn(fixed, 'left', travel))).toMatchObject({ raise: 0, washers: null });
   });
 });

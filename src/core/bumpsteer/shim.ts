@@ -2,12 +2,11 @@ import { findAll } from '../find/find';
 import { goldenLeast } from '../geometry/golden';
 import { limitsOf, washersFor } from '../freedoms/freedoms';
 import type { Freedom } from '../model/freedoms';
-import type { AxleDesign, Side, Travel } from '../model/build';
-import { pointsKey, pointsOf } from '../kinematics/axle';
+import type { Wheel } from '../kinematics/wheel';
 import { travelSweep } from '../motion/sweep';
 import { POSITIONS } from '../motion/bumpSteer';
 import type { BumpSteer } from '../motion/bumpSteer';
-import { cycledBuild } from './leastAlone';
+import { ANY_BUILD } from './leastAlone';
 import { NullSearch } from './nullProblem';
 import { STARTING_WANTED } from '../model/nullWanted';
 import { bumpSteerOf } from './trial';
@@ -38,17 +37,11 @@ export const SHIM_LIMIT = 60;
  * @param spacer no stack of washers is longer, mm
  * @returns null where no height there is reaches the whole travel
  */
-export function shim(
-  design: AxleDesign,
-  travel: Travel,
-  side: Side = 'left',
-  spacer: number = STARTING_WANTED.spacer,
-): Shim | null {
-  const now = pointsOf(design, side).tieRodOuter.up;
-  const freedom = design.freedoms?.['tieRodOuter']?.up ?? null;
-  const sweep = travelSweep(travel, POSITIONS);
-  const measure = (up: number) =>
-    bumpSteerOf(withShim(design, up - now, side), side, travel, sweep);
+export function shim(wheel: Wheel, spacer: number = STARTING_WANTED.spacer): Shim | null {
+  const now = wheel.points.tieRodOuter.up;
+  const freedom = wheel.design.freedoms?.['tieRodOuter']?.up ?? null;
+  const sweep = travelSweep(wheel.travel, POSITIONS);
+  const measure = (up: number) => bumpSteerOf(withShim(wheel, up - now), sweep);
   const range = (up: number) => measure(up)?.span.range ?? Infinity;
   const opened = {
     point: 'tieRodOuter' as const,
@@ -60,7 +53,7 @@ export function shim(
       step: 0,
     },
   };
-  const search = new NullSearch(cycledBuild({ travel }), design, side, {
+  const search = new NullSearch(ANY_BUILD, wheel, {
     ...STARTING_WANTED,
     spacer,
     placing: null,
@@ -99,15 +92,8 @@ export function shim(
 /** About what the search found the height is closed to a micrometre, mm. */
 const NEAR = 1;
 
-/** The design with the outer tie-rod joint of a side raised by `raise` mm. */
-export function withShim<T extends AxleDesign>(design: T, raise: number, side: Side): T {
-  const points = pointsOf(design, side);
-  const outer = points.tieRodOuter;
-  return {
-    ...design,
-    [pointsKey(design, side)]: {
-      ...points,
-      tieRodOuter: { ...outer, up: outer.up + raise },
-    },
-  };
+/** The wheel with its outer tie-rod joint raised by `raise` mm. */
+export function withShim(wheel: Wheel, raise: number): Wheel {
+  const { tieRodOuter } = wheel.points;
+  return wheel.withPoints({ tieRodOuter: { ...tieRodOuter, up: tieRodOuter.up + raise } });
 }

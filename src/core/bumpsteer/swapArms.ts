@@ -1,18 +1,20 @@
-import { pointsOf } from '../kinematics/axle';
-import type { AxleDesign, Side } from '../model/build';
-import { withPoints } from './trial';
+import type { Wheel } from '../kinematics/wheel';
+import { staticAxis } from '../upright/staticQuantities';
 
 /**
- * A corner with its bolted steering arm swapped for the other side's: turned round, it points the other way
+ * A wheel with its bolted steering arm swapped for the other side's: turned round, it points the other way
  * along the car from the kingpin and reaches as far across as before. The rack goes along to the same side, so
  * both joints are mirrored ahead about the kingpin at the outer joint's height.
+ * @returns null where the wheel steers about nothing
  */
-export function swapArms<T extends AxleDesign>(design: T, side: Side): T {
-  const { lowerOuter, upperOuter, tieRodOuter, tieRodInner } = pointsOf(design, side);
-  const part = (tieRodOuter.up - lowerOuter.up) / (upperOuter.up - lowerOuter.up);
-  const kingpin = lowerOuter.ahead + part * (upperOuter.ahead - lowerOuter.ahead);
-  const mirrored = (ahead: number) => Math.round(100 * (2 * kingpin - ahead)) / 100;
-  return withPoints(design, side, {
+export function swapArms(wheel: Wheel): Wheel | null {
+  const axis = staticAxis(wheel.design, wheel.side);
+  if (!axis) return null;
+  const { tieRodOuter, tieRodInner } = wheel.points;
+  const [ahead, , up] = axis.at;
+  const kingpin = ahead + ((tieRodOuter.up - up) * axis.along[0]) / axis.along[2];
+  const mirrored = (from: number) => Math.round(100 * (2 * kingpin - from)) / 100;
+  return wheel.withPoints({
     tieRodOuter: { ...tieRodOuter, ahead: mirrored(tieRodOuter.ahead) },
     tieRodInner: { ...tieRodInner, ahead: mirrored(tieRodInner.ahead) },
   });

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { anyLayout } from '../../test/layouts';
+import { anyLayout, wheelIn } from '../../test/layouts';
 import { blankBuild } from '../model/starts';
 import { openedRod } from './findNull';
 import { STARTING_WANTED } from '../model/nullWanted';
@@ -20,8 +20,7 @@ it('answers to the joints as differences say, straight ahead and at part lock, o
       const opened = openedRod(build.front);
       const { variables, residuals, slopes, count } = new NullSearch(
         build,
-        build.front,
-        'left',
+        wheelIn(build.front, 'left', build.travel),
         wanted,
       ).problem(opened);
       const here = Float64Array.from(variables, ({ now }) => now);

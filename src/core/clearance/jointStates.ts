@@ -1,15 +1,14 @@
-import { pointNames, typeOf } from '../corners/kinds';
+import { pointNames } from '../corners/kinds';
 import { offPlace } from '../freedoms/freedoms';
 import { describePosition } from '../kinematics/corner';
-import type { AxleDesign } from '../model/build';
-import { isSteered } from '../kinematics/axle';
 import { COORDINATES } from '../model/points';
-import type { PointName, Points } from '../model/points';
+import type { PointName } from '../model/points';
 import { rimClearances } from '../upright/rim';
-import { TILT_LIMITS } from '../model/room';
+import { ARTICULATION_LIMITS } from '../model/room';
 import type { WantedRoom } from '../model/room';
-import { jointTypeOf } from './tilt';
-import type { Tilts } from './tilt';
+import { jointTypeOf } from './articulation';
+import type { Articulations } from './articulation';
+import type { Wheel } from '../kinematics/wheel';
 
 /** A joint that is near a limit or past one, and what is to be said of it. */
 export interface JointState {
@@ -17,28 +16,25 @@ export interface JointState {
   why: string;
 }
 
-/** A tilt from this part of its limit on is near it. */
+/** An angle from this part of its limit on is near it. */
 const NEAR = 0.85;
 /** Off a hole or a stack by less is in it, mm. */
 const IN_PLACE = 0.05;
 
 /** Joints that bind or nearly do, stand where their freedoms do not let them, or in the rim. */
 export function jointStates(
-  design: AxleDesign,
-  points: Points,
-  tilts: Tilts | null,
+  { design, points, type, steered }: Wheel,
+  articulations: Articulations | null,
   wanted: Pick<WantedRoom, 'ball' | 'rodEnd'>,
 ): Partial<Record<PointName, JointState>> {
   const states: Partial<Record<PointName, JointState>> = {};
-  const type = typeOf(design);
-  const steered = isSteered(design);
-  for (const [name, { tilt, travel, rack }] of Object.entries(tilts ?? {})) {
+  for (const [name, { angle, travel, rack }] of Object.entries(articulations ?? {})) {
     const kind = jointTypeOf(type, name, steered);
-    const limit = wanted[kind] ?? TILT_LIMITS[kind];
-    if (tilt < NEAR * limit) continue;
+    const limit = wanted[kind] ?? ARTICULATION_LIMITS[kind];
+    if (angle < NEAR * limit) continue;
     states[name] = {
-      state: tilt > limit ? 'out' : 'near',
-      why: `tilts ${tilt.toFixed(1)}° at ${describePosition(travel, rack)}: ${limit}° is its limit`,
+      state: angle > limit ? 'out' : 'near',
+      why: `articulates ${angle.toFixed(1)}° at ${describePosition(travel, rack)}: ${limit}° is its limit`,
     };
   }
   for (const name of pointNames(type))

@@ -12,7 +12,7 @@ interface Position {
 }
 
 /**
- * Travel and rack, mm, of every position in which room and tilts are looked at: from droop to full bump, which
+ * Travel and rack, mm, of every position in which room and articulation are looked at: from droop to full bump, which
  * is one exactly, and at each the racks, straight ahead first.
  */
 export function positionsOf(travel: Travel, rackTravel: number): Position[] {

@@ -2,6 +2,7 @@ import { blankBuild } from '../model/starts';
 import { clearancesOf } from './room';
 import { roomSchema, startingRoom } from '../model/room';
 import type { KeepOut } from '../model/room';
+import { wheelOf } from '../kinematics/wheel';
 
 const box = (ahead: number, out: number, up: number, size = 40): KeepOut => ({
   kind: 'box',
@@ -26,7 +27,9 @@ const withBodies = (...keepOuts: KeepOut[]) => {
   return build;
 };
 const find = (build: ReturnType<typeof blankBuild>, what: string, to: string) =>
-  clearancesOf(build, 'front', 'left')!.find((one) => one.what === what && one.to === to)!;
+  clearancesOf(build, wheelOf(build, 'front', 'left'))!.find(
+    (one) => one.what === what && one.to === to,
+  )!;
 
 it('finds the position in which a tube comes closest to a body', () => {
   // Over the lower arm: closest at full bump. Under it: at full droop.
@@ -45,7 +48,8 @@ it('measures a clearance that can be checked by hand', () => {
 });
 
 it('says when something goes through something, and puts the tightest first', () => {
-  const list = clearancesOf(withBodies(box(100, 400, 178, 60)), 'front', 'left')!;
+  const build = withBodies(box(100, 400, 178, 60));
+  const list = clearancesOf(build, wheelOf(build, 'front', 'left'))!;
   expect(list[0]).toMatchObject({ to: 'frame rail' });
   expect(list[0].clearance).toBeLessThan(0);
   for (let i = 1; i < list.length; i++)
@@ -99,8 +103,8 @@ it('never says clear of a body that the tyre swallows at lock, or that lies in t
 it('has nothing to say of a layout that cannot be solved, and refuses odd bodies in words', () => {
   const broken = blankBuild('x');
   broken.front.points['upperOuter'] = { ...broken.front.points['lowerOuter'] };
-  expect(clearancesOf(broken, 'front', 'left')).toBeNull();
-  expect(clearancesOf(blankBuild('x'), 'rear', 'left')).toBeNull();
+  expect(clearancesOf(broken, wheelOf(broken, 'front', 'left'))).toBeNull();
+  expect(wheelOf(blankBuild('x'), 'rear', 'left')).toBeNull();
   const odd = { keepOuts: [{ ...box(0, 0, 0), size: { ahead: 0, out: 1, up: 1 } }], wanted: {} };
   const parsed = roomSchema.safeParse(odd);
   expect(parsed.error!.issues.map(({ message }) => message)).toContain('is 0: at least 1 mm');

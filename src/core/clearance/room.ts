@@ -1,7 +1,6 @@
-import { chassisPoints, pointNames, typeOf, uprightPoints } from '../corners/kinds';
+import { chassisPoints, pointNames, uprightPoints } from '../corners/kinds';
 import type { CornerType } from '../corners/cornerType';
-import type { AxleDesign, AxleName, Build, Side } from '../model/build';
-import { prepareAxle } from '../kinematics/axle';
+import type { AxleDesign, Build } from '../model/build';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { rodAsBuilt } from '../strength/rodParts';
 import { placer, spindleAt } from '../kinematics/joints';
@@ -19,6 +18,7 @@ import type { Vec } from '../geometry/vec';
 import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder } from './shapes';
 import type { Least } from './shapes';
 import { leastRound, toRing } from './ring';
+import type { Wheel } from '../kinematics/wheel';
 
 /** A tube or rod of a corner as a body: its ends, [ahead, out, up], and its radius, mm. */
 interface Tube {
@@ -78,25 +78,21 @@ export interface Closest {
  * @returns null where the layout cannot be solved as drawn
  */
 export function clearancesOf(
-  build: Build,
-  axle: AxleName,
-  side: Side,
+  { room, rod }: Pick<Build, 'room' | 'rod'>,
+  wheel: Wheel,
   rodOnly = false,
 ): Closest[] | null {
-  const design = build[axle];
-  const prepared = design && prepareAxle(design);
-  if (!design || !prepared?.ok) return null;
-  const { keepOuts, wanted } = build.room ?? startingRoom();
-  const corner = prepared.axle[side];
+  const { corner, design, type } = wheel;
+  if (!corner) return null;
+  const { keepOuts, wanted } = room ?? startingRoom();
   const worst = new Map<string, Closest>();
   const upright = new Float64Array(UPRIGHT_SIZE);
-  const type = typeOf(design);
   const around = jointsAbout(type);
   const jointsAt = placer(corner.drawn);
   const low = lowJoints(type, corner.drawn.points);
-  const bodies = keepOuts.filter((body) => body.axle === axle);
-  const rodRadius = type.tieRod ? rodAsBuilt(build, design, side).parts.outside / 2 : 0;
-  for (const { fullBump, ...position } of positionsOf(build.travel, prepared.axle.rackTravel)) {
+  const bodies = keepOuts.filter((body) => body.axle === wheel.axle);
+  const rodRadius = type.tieRod ? rodAsBuilt({ rod }, wheel).parts.outside / 2 : 0;
+  for (const { fullBump, ...position } of positionsOf(wheel.travel, wheel.rackTravel)) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const at = jointsAt(upright);
     const look: Look = (what, to, by, less, find, ofRod = false) => {

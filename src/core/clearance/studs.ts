@@ -1,23 +1,21 @@
 import { toRad } from '../geometry/angle';
 import { scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { pointsOf } from '../kinematics/axle';
-import type { AxleName, Build, Side } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
 import type { PointName } from '../model/points';
 import { isMeasured, takeOffOf } from '../model/takeOff';
 import { hangUpright } from '../takeoff/hang';
-import { tiltsOf } from './tilt';
-import type { Tilts } from './tilt';
+import { articulationsOf } from './articulation';
+import type { Articulations } from './articulation';
 
 /**
  * How the studs of ball joints lie on the upright as drawn, where they were measured on the bench: by their angle
  * against the hub's face, + top further inboard. A side without a record of its own goes by the other's.
  */
-export function studsOf(build: Build, axle: AxleName, side: Side): Record<PointName, Vec> {
-  const design = build[axle];
-  if (!design) return {};
-  const points = pointsOf(design, side);
-  const { frame } = hangUpright(build, axle, side);
+export function studsOf(build: Build, wheel: Wheel): Record<PointName, Vec> {
+  const { axle, side, points } = wheel;
+  const { frame } = hangUpright(build, wheel);
   const studs: Record<PointName, Vec> = {};
   const records = takeOffOf(build).measured.filter(
     (record) => record.axle === axle && record.method === 'bench' && record.point in points,
@@ -36,8 +34,6 @@ export function studsOf(build: Build, axle: AxleName, side: Side): Record<PointN
   return studs;
 }
 
-/** How far the joints of a wheel tilt over travel and lock, studs as they were measured; null where nothing can be solved. */
-export function measuredTilts(build: Build, axle: AxleName, side: Side): Tilts | null {
-  const design = build[axle];
-  return design ? tiltsOf(design, side, build.travel, studsOf(build, axle, side)) : null;
-}
+/** How far the joints of a wheel articulate over travel and lock, studs as they were measured; null where nothing can be solved. */
+export const measuredArticulations = (build: Build, wheel: Wheel): Articulations | null =>
+  articulationsOf(wheel, studsOf(build, wheel));

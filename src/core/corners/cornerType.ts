@@ -8,7 +8,7 @@ export type Body = 'chassis' | 'upright';
 export interface PointOfType {
   label: string;
   on: Body;
-  /** No joint, but a mark on an axis: nothing is there that could touch or tilt. */
+  /** No joint, but a mark on an axis: nothing is there that could touch or articulate. */
   mark?: true;
 }
 
@@ -31,7 +31,7 @@ export interface Pivots<P extends string = string> {
 }
 
 /**
- * A joint that tilts. A stud on the upright, along a line of it, in an arm that swings about its pivots; or the
+ * A joint that articulates. A stud on the upright, along a line of it, in an arm that swings about its pivots; or the
  * end of a straight member: a ball set square to it as drawn, or a rod end, which turns freely about its bolt; or
  * the ball at a chassis that a whole upright swings on, about a bolt across the car.
  */

@@ -5,7 +5,7 @@ import { nullsOf } from '../bumpsteer/nulls';
 import { rulesOfThumb } from '../bumpsteer/rules';
 import { jointStates } from '../clearance/jointStates';
 import { clearancesOf } from '../clearance/room';
-import { tiltsOf } from '../clearance/tilt';
+import { articulationsOf } from '../clearance/articulation';
 import { readBuildFile, writeBuildFile } from '../file/buildFile';
 import { readPointsCsv, writePointsCsv } from '../file/pointsCsv';
 import { finish } from '../find/finish';
@@ -29,8 +29,15 @@ import { MonteCarlo } from '../tolerance/monteCarlo';
 import { responseOf } from '../tolerance/response';
 import { cornerOf, sensitivities } from '../tolerance/sensitivity';
 import { staticQuantities } from '../upright/staticQuantities';
-import { prepared } from '../../test/layouts';
-import { CORNER_TYPES, pointNames, typeOf } from './kinds';
+import { prepared, wheelIn } from '../../test/layouts';
+import { CORNER_TYPES, kingpinOf, pointNames, typeOf } from './kinds';
+import { wheelOf } from '../kinematics/wheel';
+import type { Wheel } from '../kinematics/wheel';
+import { swapArms } from '../bumpsteer/swapArms';
+import { add, cross, dot, scale, sub } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { frameAt } from '../kinematics/joints';
 
 const ends = CORNER_TYPES.flatMap(({ kind }) =>
   (['front', 'rear'] as const).map((axle) => [kind, axle] as const),
@@ -59,6 +66,7 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
   const build = buildOf(kind, axle);
   const design = designOf(build, axle);
   const type = typeOf(design);
+  const wheel = wheelOf(build, axle, 'left')!;
 
   it('starts from a layout that is sound and goes through its travel and lock', () => {
     expect(readBuildFile(writeBuildFile(build))).toEqual({ ok: true, value: build });
@@ -74,21 +82,21 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
     const known = {
       bumpSteer: bumpSteer(side, build.travel),
       gain: heldCamber(side, build.travel)!.gain,
-      clearances: clearancesOf(build, axle, 'left'),
-      tilts: tiltsOf(design, 'left', build.travel),
+      clearances: clearancesOf(build, wheel),
+      articulations: articulationsOf(wheel),
       steering: null,
     };
     const reading = readAt(side, 20, 0);
     const said = JSON.stringify([
       reading,
-      figuresOf(design, 'left', build.travel),
+      figuresOf(wheel),
       known,
-      stationStates(build, axle, 'left', design, briefOf(build).targets, known),
-      jointStates(design, design.points, known.tilts, {}),
+      stationStates(build, wheel, briefOf(build).targets, known),
+      jointStates(wheel, known.articulations, {}),
       staticQuantities(design, 'left'),
-      numbersOf(build, axle, 'left'),
-      type.tieRod ? rulesOfThumb(design, 'left', build.travel) : [],
-      type.tieRod ? nullsOf(prepared(design), design, 'left', build.travel) : [],
+      numbersOf(build, wheel),
+      type.tieRod ? rulesOfThumb(wheel) : [],
+      type.tieRod ? nullsOf(wheel) : [],
       pointNames(type).map((name) => pointLabel(design, name)),
       [900, -900].map((travel) => whyNot(side, travel, 0)),
     ]);
@@ -106,16 +114,38 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
   });
 
   it('says which of its numbers deserves the caliper, and builds its cars', () => {
-    const list = sensitivities(build, axle, 'left');
+    const list = sensitivities(build, wheel);
     expect(list).toHaveLength(3 * pointNames(type).length);
     for (const { over } of list) expect(Object.values(over).every(Number.isFinite)).toBe(true);
-    const cars = new MonteCarlo(build, axle, 'left', 0, 40);
+    const cars = new MonteCarlo(build, wheel, 0, 40);
     cars.run(40);
     const bands = cars.bands();
     expect(bands.failed).toBe(0);
     expect(bands.toeRange!.ninety).toBeGreaterThan(0);
   });
 });
+
+/**
+ * How far ahead or back a place is off what the upright turns about when it is steered a little both ways: its
+ * places there only slide along it. Sideways the speed does not hang on how far out the place is.
+ */
+function offScrew({ corner }: Wheel, [ahead, , up]: Vec): number {
+  const [before, after] = [-0.01, 0.01].map((rack) => {
+    const upright = new Float64Array(UPRIGHT_SIZE);
+    expect(corner!.corner.pose(0, rack, upright)).toBe(true);
+    const [x, y, z] = upright;
+    return { frame: frameAt(upright), at: [x, y, z] as Vec };
+  });
+  const turns = before.frame.map((axis, n) => cross(axis, sub(after.frame[n], axis)));
+  const w = scale(
+    turns.reduce((sum, turn) => add(sum, turn), [0, 0, 0] as Vec),
+    0.5,
+  );
+  const v = sub(after.at, before.at);
+  const [x, , z] = scale(add(before.at, after.at), 0.5);
+  const sideways = v[1] + w[2] * (ahead - x) - w[0] * (up - z);
+  return (sideways - (dot(v, w) / dot(w, w)) * w[1]) / w[2];
+}
 
 describe.each(CORNER_TYPES.map(({ kind }) => kind))('%s', (kind) => {
   it('has slopes that are the limits of differences, its steering axis’s among them', () => {
@@ -184,7 +214,7 @@ describe.each(CORNER_TYPES.map(({ kind }) => kind))('%s', (kind) => {
           const step = 1e-4;
           const [plus, minus] = [step, -step].map((by) => {
             const built = new Assembly(drawn).build(Float64Array.from(off, (o) => o * by))!;
-            const corner = cornerOf(design, 'left', built)!;
+            const corner = cornerOf(wheelIn(design), built)!;
             const sweep = travelSweep({ bump: 20, droop: 20 }, 3);
             expect(runSweep(corner, sweep)).toBe(3);
             return [
@@ -257,11 +287,37 @@ describe.each(CORNER_TYPES.map(({ kind }) => kind))('%s', (kind) => {
           if (steer) least = Math.min(least, steer.span.range);
         }
       const { found, paper, before } = finish(
-        findNull(build, axle, 'left', { ...STARTING_WANTED, placing: null }),
+        findNull(build, wheelOf(build, axle, 'left')!, { ...STARTING_WANTED, placing: null }),
       );
       const range = found[paper]?.steer.span.range ?? before!.span.range;
       expect(range).toBeLessThanOrEqual(least + 1e-3);
     }
+  });
+
+  it('may have its steering arms swapped about what it steers about, where that is something', () => {
+    const type = typeOf({ kind });
+    const build = buildOf(kind, 'front');
+    const wheel = wheelOf(build, 'front', 'left');
+    if (!type.steersAbout || !type.tieRod) return expect(swapArms(wheel)).toBeNull();
+    const { ahead, up } = wheel.points.tieRodOuter;
+    const middle = (swapArms(wheel)!.points.tieRodOuter.ahead + ahead) / 2;
+    const kingpin = kingpinOf(type)?.map((name) => wheel.points[name]);
+    if (kingpin) {
+      const [low, high] = kingpin;
+      const part = (up - low.up) / (high.up - low.up);
+      expect(middle).toBeCloseTo(low.ahead + part * (high.ahead - low.ahead), 1);
+    } else expect(offScrew(wheel, [middle, 0, up])).toBeCloseTo(0, 1);
+    const { out, up: height } = wheel.points.tieRodInner;
+    const slot = (at: number) => ({ kind: 'range', min: at - 15, max: at + 15, step: 0 }) as const;
+    const freedoms = { tieRodInner: { out: slot(out), up: slot(height) } };
+    const { tried } = finish(
+      findNull(build, wheel.drawnAs({ ...build.front, freedoms }), {
+        ...STARTING_WANTED,
+        placing: null,
+        swap: true,
+      }),
+    );
+    expect(tried).toBeGreaterThan(1);
   });
 
   it('becomes another kind and keeps what both have', () => {

@@ -47,7 +47,7 @@ export const swingArm = cornerType({
   ],
   steersAbout: ['kingpinLower', 'kingpinUpper'],
   tieRod: rod.ends,
-  // The kingpin is solid with the arm and only turns in it: nothing of it tilts.
+  // The kingpin is solid with the arm and only turns in it: nothing of it articulates.
   joints: rod.joints,
   // Both ends of the kingpin swing with the arm: each keeps its distance to both pivots.
   conditions: [

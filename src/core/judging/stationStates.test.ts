@@ -1,7 +1,7 @@
 import { bumpSteer } from '../motion/bumpSteer';
 import { clearancesOf } from '../clearance/room';
 import { startingRoom } from '../model/room';
-import { tiltsOf } from '../clearance/tilt';
+import { articulationsOf } from '../clearance/articulation';
 import { prepareAxle } from '../kinematics/axle';
 import { briefOf } from '../model/brief';
 import type { Build } from '../model/build';
@@ -10,15 +10,17 @@ import { heldCamber } from '../motion/held';
 import { steeringOf } from '../steering/steering';
 import { noTakeOff } from '../model/takeOff';
 import { sameStates, stationStates } from './stationStates';
+import { wheelIn } from '../../test/layouts';
+import { wheelOf } from '../kinematics/wheel';
 
 const statesOf = (build: Build, axle: 'front' | 'rear' = 'front') => {
   const design = build[axle]!;
   const prepared = prepareAxle(design);
-  return stationStates(build, axle, 'left', design, briefOf(build).targets, {
+  return stationStates(build, wheelOf(build, axle, 'left')!, briefOf(build).targets, {
     bumpSteer: prepared.ok ? bumpSteer(prepared.axle.left, build.travel) : null,
     gain: prepared.ok ? (heldCamber(prepared.axle.left, build.travel)?.gain ?? null) : null,
-    clearances: clearancesOf(build, axle, 'left'),
-    tilts: tiltsOf(design, 'left', build.travel),
+    clearances: clearancesOf(build, wheelOf(build, axle, 'left')!),
+    articulations: articulationsOf(wheelIn(design, 'left', build.travel)),
     steering: axle === 'front' ? steeringOf(build) : null,
   });
 };

@@ -4,13 +4,12 @@ import { rodAsBuilt } from '../strength/rodParts';
 import { STARTING_LOADS } from '../model/rod';
 import { RESERVE, rodStrength } from '../strength/rodStrength';
 import type { Closest } from '../clearance/room';
-import { TILT_LIMITS, startingRoom } from '../model/room';
-import { jointTypeOf, tiltingOf } from '../clearance/tilt';
-import type { Tilts } from '../clearance/tilt';
-import { pointNames, typeOf } from '../corners/kinds';
-import { isSteered, pointsOf } from '../kinematics/axle';
+import { ARTICULATION_LIMITS, startingRoom } from '../model/room';
+import { jointTypeOf, articulatedJoints } from '../clearance/articulation';
+import type { Articulations } from '../clearance/articulation';
+import { pointNames } from '../corners/kinds';
 import type { Targets } from '../model/brief';
-import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import type { Build } from '../model/build';
 import { openLayoutOf } from '../model/layouts';
 import type { PointName } from '../model/points';
 import { pointLabel, rodWord } from '../model/labels';
@@ -21,6 +20,7 @@ import { RIM_CLEARANCE, rimClearances } from '../upright/rim';
 import { staticQuantities } from '../upright/staticQuantities';
 import { judgeBand, judgeRoom, worstOf } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
+import type { Wheel } from '../kinematics/wheel';
 
 /** The stations in the order of the work. */
 export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack'] as const;
@@ -36,7 +36,7 @@ export interface Known {
   gain: number | null;
   /** Undefined while they are still looked for. */
   clearances: Closest[] | null | undefined;
-  tilts: Tilts | null;
+  articulations: Articulations | null;
   /** Null where the axle is not steered. */
   steering: SteeringFigures | null;
 }
@@ -44,12 +44,11 @@ export interface Known {
 /** How every station stands for the wheel shown. */
 export function stationStates(
   build: Build,
-  axle: AxleName,
-  side: Side,
-  design: AxleDesign,
+  wheel: Wheel,
   targets: Targets,
   known: Known,
 ): Record<Station, StationState> {
+  const { axle, side, design, type } = wheel;
   const other = side === 'left' ? 'right' : 'left';
   const measured = takeOffOf(build).measured.filter(
     (m) =>
@@ -59,7 +58,6 @@ export function stationStates(
       isMeasured(m),
   );
   const frozen = openLayoutOf(build).frozen ? { frozen: true as const } : {};
-  const type = typeOf(design);
   const names = pointNames(type);
   const points = new Set(measured.map(({ point }) => point)).size;
   const { bumpSteer, gain } = known;
@@ -72,7 +70,7 @@ export function stationStates(
     takeoff: {
       words: points === 0 ? 'nothing measured yet' : `${points} of ${names.length} measured`,
     },
-    wheel: state(judgeUpright(design, side, targets), 'nothing to judge'),
+    wheel: state(judgeUpright(wheel, targets), 'nothing to judge'),
     arms:
       gain === null
         ? { words: 'does not reach its travel' }
@@ -85,7 +83,7 @@ export function stationStates(
               // Without a rod the toe over the travel is what arms and links make it.
               ...(!type.tieRod && bumpSteer ? [judgeToe(bumpSteer, targets)] : []),
               ...judgeClearances(known.clearances, () => true),
-              ...judgeTilts(build, design, known.tilts, tiltingOf(type)),
+              ...judgeArticulations(build, wheel, known.articulations, articulatedJoints(type)),
             ],
             '',
           ),
@@ -97,8 +95,11 @@ export function stationStates(
               judgeToe(bumpSteer, targets),
               ...(known.steering ? judgeSteering(known.steering, targets) : []),
               ...judgeClearances(known.clearances, ({ ofRod }) => ofRod),
-              ...judgeTilts(build, design, known.tilts, ['tieRodInner', 'tieRodOuter']),
-              ...judgeStrength(build, design, side),
+              ...judgeArticulations(build, wheel, known.articulations, [
+                'tieRodInner',
+                'tieRodOuter',
+              ]),
+              ...judgeStrength(build, wheel),
             ],
             '',
           )
@@ -112,8 +113,7 @@ const judgeToe = ({ worst }: BumpSteer, targets: Targets): Judged => ({
 });
 
 /** A steered upright's lean against its bands, and its joints' room in the rim. */
-function judgeUpright(design: AxleDesign, side: Side, targets: Targets): Judged[] {
-  const points = pointsOf(design, side);
+function judgeUpright({ design, side, points, steered }: Wheel, targets: Targets): Judged[] {
   const { kpi, caster } = staticQuantities(design, side);
   const lean = (value: number | undefined, band: readonly [number, number], word: string) =>
     value === undefined
@@ -130,7 +130,7 @@ function judgeUpright(design: AxleDesign, side: Side, targets: Targets): Judged[
           },
         ],
   );
-  const judged = [...(isSteered(design) ? leans : []), ...rooms];
+  const judged = [...(steered ? leans : []), ...rooms];
   // A wheel that is not steered and has no rim yet may lean as it likes.
   return judged.length > 0 ? judged : [{ verdict: 'accept', of: 'nothing in its way' }];
 }
@@ -149,30 +149,29 @@ const judgeClearances = (
     of: `${what} ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
   }));
 
-const judgeTilts = (
+const judgeArticulations = (
   build: Build,
-  design: AxleDesign,
-  tilts: Tilts | null,
+  { design, type, steered }: Wheel,
+  articulations: Articulations | null,
   names: readonly PointName[],
 ): Judged[] => {
-  if (!tilts) return [];
-  const steered = isSteered(design);
-  const type = typeOf(design);
+  if (!articulations) return [];
   const limits = (build.room ?? startingRoom()).wanted;
   return names.map((name) => {
     const kind = jointTypeOf(type, name, steered);
-    const { tilt } = tilts[name];
+    const { angle } = articulations[name];
     return {
-      verdict: tilt > (limits[kind] ?? TILT_LIMITS[kind]) ? 'rework' : 'accept',
-      of: `${pointLabel(design, name)} tilts ${tilt.toFixed(0)}°`,
+      verdict: angle > (limits[kind] ?? ARTICULATION_LIMITS[kind]) ? 'rework' : 'accept',
+      of: `${pointLabel(design, name)} articulates ${angle.toFixed(0)}°`,
     };
   });
 };
 
 /** Reserves of bolt and rod, as far as somebody said what they are: what is assumed is judged where it is shown. */
-function judgeStrength(build: Build, design: AxleDesign, side: Side): Judged[] {
-  const { parts, from } = rodAsBuilt(build, design, side);
-  const found = rodStrength(design, side, { ...STARTING_LOADS, ...build.rod, ...parts });
+function judgeStrength(build: Build, wheel: Wheel): Judged[] {
+  const { design } = wheel;
+  const { parts, from } = rodAsBuilt(build, wheel);
+  const found = rodStrength(wheel, { ...STARTING_LOADS, ...build.rod, ...parts });
   if (!found) return [];
   const judge = (reserve: number): Verdict =>
     reserve >= RESERVE ? 'accept' : reserve >= 1 ? 'look again' : 'rework';

@@ -40,6 +40,16 @@ export const pointsOf = (design: Pick<AxleDesign, 'points' | 'rightPoints'>, sid
 export const pointsKey = (design: AxleDesign, side: Side): 'points' | 'rightPoints' =>
   side === 'right' && design.rightPoints ? 'rightPoints' : 'points';
 
+/** A design with some points of one side moved. */
+export const withPoints = <T extends AxleDesign>(
+  design: T,
+  side: Side,
+  change: Partial<Points>,
+): T => ({
+  ...design,
+  [pointsKey(design, side)]: { ...pointsOf(design, side), ...change },
+});
+
 /** Rack travel each way from centre, mm; 0 on an unsteered axle. */
 export const rackTravelOf = ({ rack }: Pick<AxleDesign, 'rack'>): number => rack?.travel ?? 0;
 

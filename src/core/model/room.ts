@@ -29,10 +29,10 @@ export const keepOutSchema = z.discriminatedUnion('kind', [
 ]);
 export type KeepOut = z.infer<typeof keepOutSchema>;
 
-/** How far joints tilt before they bind, degrees each way: common practice, from memory; the maker knows. */
-export const TILT_LIMITS = { ball: 25, rodEnd: 15 } as const;
+/** How far joints articulate before they bind, degrees each way: common practice, from memory; the maker knows. */
+export const ARTICULATION_LIMITS = { ball: 25, rodEnd: 15 } as const;
 
-/** Clearances to keep, mm, and tilts not to pass, degrees. */
+/** Clearances to keep, mm, and angles of joints not to pass, degrees. */
 export const wantedSchema = group({
   moving: measure('mm', 0, 200),
   tyre: measure('mm', 0, 300),

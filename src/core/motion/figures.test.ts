@@ -1,5 +1,5 @@
 import { blankBuild } from '../model/starts';
-import { prepared } from '../../test/layouts';
+import { prepared, wheelIn } from '../../test/layouts';
 import { figuresOf } from './figures';
 import { heldCamber } from './held';
 import { readAt } from './sweep';
@@ -11,7 +11,7 @@ it('says the roll centre over the ground, as strings show it and with bump steer
   const { left } = prepared(raised);
   const ride = readAt(left, 0, 0);
   if (!ride.ok) throw new Error(ride.why);
-  const figures = figuresOf(raised, 'left', travel);
+  const figures = figuresOf(wheelIn(raised, 'left', travel));
   const of = (name: string) => figures.find((one) => one.name === name)!.value!;
   expect(of('roll centre above the ground, bump steer included')).toBeCloseTo(
     ride.value.rollCentre - ride.value.contactUp,

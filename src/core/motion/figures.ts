@@ -1,9 +1,7 @@
-import { typeOf } from '../corners/kinds';
 import { POSITIONS, bumpSteer } from './bumpSteer';
 import { distance } from '../geometry/vec';
-import { pointsOf, poseCorner, prepareAxle } from '../kinematics/axle';
-
-import type { AxleDesign, Side, Travel } from '../model/build';
+import { poseCorner } from '../kinematics/axle';
+import type { Wheel } from '../kinematics/wheel';
 import { rodWord } from '../model/labels';
 import { shaftAt } from './halfShaft';
 import { heldCamber } from './held';
@@ -18,9 +16,7 @@ export interface Figure {
 }
 
 /** A wheel's figures, in the order a builder asks for them: for comparing layouts side by side. */
-export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figure[] {
-  const prepared = prepareAxle(design);
-  const corner = prepared.ok ? prepared.axle[side] : null;
+export function figuresOf({ corner, design, travel, points, type }: Wheel): Figure[] {
   const read = (at: number) => {
     const reading = corner && readAt(corner, at, 0);
     return reading?.ok ? reading : null;
@@ -28,8 +24,6 @@ export function figuresOf(design: AxleDesign, side: Side, travel: Travel): Figur
   const [ride, bump, droop] = [0, travel.bump, -travel.droop].map(read);
   const steer = corner && bumpSteer(corner, travel);
   const held = corner && heldCamber(corner, travel);
-  const points = pointsOf(design, side);
-  const type = typeOf(design);
   const of = (unit: Figure['unit'], name: string, value: number | null | undefined): Figure => ({
     name,
     unit,

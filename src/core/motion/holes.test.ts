@@ -5,6 +5,7 @@ import type { Build } from '../model/build';
 import { toVec } from '../model/points';
 import { blankBuild } from '../model/starts';
 import { holesOf, spacersFor } from './holes';
+import { wheelOf } from '../kinematics/wheel';
 
 // Level arms across, pivots 300 mm apart along the car; the lower front pivot has holes 15 mm apart.
 const made = (): Build => {
@@ -18,7 +19,7 @@ const made = (): Build => {
 
 it('gives each hole its anti-dive, from the side-view lines drawn by hand', () => {
   const build = made();
-  const holes = holesOf(build, 'front', 'left', 'lowerFrontInner', 'up');
+  const holes = holesOf(build, wheelOf(build, 'front', 'left'), 'lowerFrontInner', 'up');
   expect(holes.map(({ at }) => at)).toEqual([185, 200, 215]);
   expect(holes[1].brake).toBeCloseTo(0, 6);
   // From the side the upper pivots' line is level; the lower one's leans by 15 in 300. Each joint moves square to its
@@ -35,12 +36,17 @@ it('shifts the pivot along its bolt so that the arm’s pivots stay as far apart
   const build = made();
   const { lowerFrontInner, lowerRearInner } = build.front.points;
   const long = distance(toVec(lowerFrontInner), toVec(lowerRearInner));
-  for (const { at, shift } of holesOf(build, 'front', 'left', 'lowerFrontInner', 'up')) {
+  for (const { at, shift } of holesOf(
+    build,
+    wheelOf(build, 'front', 'left'),
+    'lowerFrontInner',
+    'up',
+  )) {
     const place = { ...lowerFrontInner, up: at, ahead: lowerFrontInner.ahead + shift! };
     expect(distance(toVec(place), toVec(lowerRearInner))).toBeCloseTo(long, 9);
   }
   // 15 in 300: the pivot comes back by 300 − √(300² − 15²).
-  const [low] = holesOf(build, 'front', 'left', 'lowerFrontInner', 'up');
+  const [low] = holesOf(build, wheelOf(build, 'front', 'left'), 'lowerFrontInner', 'up');
   expect(low.shift).toBeCloseTo(Math.sqrt(300 ** 2 - 15 ** 2) - 300, 9);
   expect(spacersFor(20, -0.4)).toEqual({ ahead: 10.4, behind: 9.6 });
   expect(spacersFor(20, 11)).toBeNull();
@@ -48,7 +54,9 @@ it('shifts the pivot along its bolt so that the arm’s pivots stay as far apart
 
 it('gives nothing where there is no row of holes, and no figures without a brief’s', () => {
   const build = made();
-  expect(holesOf(build, 'front', 'left', 'upperFrontInner', 'up')).toEqual([]);
+  expect(holesOf(build, wheelOf(build, 'front', 'left'), 'upperFrontInner', 'up')).toEqual([]);
   delete build.brief;
-  expect(holesOf(build, 'front', 'left', 'lowerFrontInner', 'up')[0].brake).toBeNull();
+  expect(
+    holesOf(build, wheelOf(build, 'front', 'left'), 'lowerFrontInner', 'up')[0].brake,
+  ).toBeNull();
 });

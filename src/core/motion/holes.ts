@@ -1,8 +1,8 @@
-import { pointNames, typeOf } from '../corners/kinds';
+import { pointNames } from '../corners/kinds';
 import { distance } from '../geometry/vec';
 import { placesOf } from '../freedoms/freedoms';
-import { drawnCorner, pointsKey, pointsOf, prepareAxle } from '../kinematics/axle';
-import type { AxleDesign, AxleName, Build, Side } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
 import { toVec } from '../model/points';
 import type { Coordinate, Point, PointName } from '../model/points';
 import { antiPercentOf } from './anti';
@@ -32,30 +32,23 @@ export interface HoleGives {
  */
 export function holesOf(
   build: Build,
-  axle: AxleName,
-  side: Side,
+  wheel: Wheel,
   point: PointName,
   coordinate: Coordinate,
 ): HoleGives[] {
-  const design = build[axle];
-  if (!design || !pointNames(typeOf(design)).includes(point)) return [];
-  const freedom = design.freedoms?.[point]?.[coordinate];
-  const points = pointsOf(design, side);
+  const { points } = wheel;
+  if (!pointNames(wheel.type).includes(point)) return [];
+  const freedom = wheel.design.freedoms?.[point]?.[coordinate];
   if (freedom?.kind !== 'choices' && freedom?.kind !== 'flip') return [];
   return placesOf(freedom, points[point][coordinate])!.map((at): HoleGives => {
     const moved = { ...points[point], [coordinate]: at };
-    const shift = shiftAlong(design, side, point, moved);
+    const shift = shiftAlong(wheel, point, moved);
     // The pivot stands where the arm brings it.
     const place = shift === null ? moved : { ...moved, ahead: moved.ahead + shift };
-    const trial: AxleDesign = {
-      ...design,
-      [pointsKey(design, side)]: { ...points, [point]: place },
-    };
-    const prepared = prepareAxle(trial);
-    const corner = prepared.ok ? prepared.axle[side] : null;
+    const { corner } = wheel.withPoints({ [point]: place });
     const reading = corner && readAt(corner, 0, 0);
-    const held = corner && heldCamber(corner, build.travel);
-    const percent = antiPercentOf(build, axle);
+    const held = corner && heldCamber(corner, wheel.travel);
+    const percent = antiPercentOf(build, wheel.axle);
     return {
       at,
       brake: reading?.ok && percent ? percent.brake * reading.value.contactLead : null,
@@ -68,8 +61,7 @@ export function holesOf(
 }
 
 /** How far an arm's pivot goes along its bolt, which lies along the car, when it is moved across; mm, + ahead. */
-function shiftAlong(design: AxleDesign, side: Side, point: PointName, moved: Point): number | null {
-  const { type, points } = drawnCorner(design, side);
+function shiftAlong({ type, points }: Wheel, point: PointName, moved: Point): number | null {
   const pivots = type.pivots.find(({ through }) => through.includes(point));
   if (!pivots) return null;
   const other = points[pivots.through.find((name) => name !== point)!];

@@ -3,10 +3,11 @@ import { rodAsBuilt } from './rodParts';
 import { ASSUMED } from '../model/rod';
 import { STARTING_LOADS } from '../model/rod';
 import { rodStrength } from './rodStrength';
+import { wheelIn } from '../../test/layouts';
 
 const made = () => {
   const build = blankBuild('x');
-  return { build, of: () => rodAsBuilt(build, build.front, 'left') };
+  return { build, of: () => rodAsBuilt(build, wheelIn(build.front)) };
 };
 
 it('assumes until somebody says, and says so', () => {
@@ -39,7 +40,7 @@ it('does not tick a bolt for washers that are not the ones fitted', () => {
   const { build, of } = made();
   const { tieRodOuter } = build.front.points;
   const reserve = () =>
-    rodStrength(build.front, 'left', { ...STARTING_LOADS, ...of().parts })!.boltReserve;
+    rodStrength(wheelIn(build.front), { ...STARTING_LOADS, ...of().parts })!.boltReserve;
   const short = reserve();
   build.front.freedoms = {
     tieRodOuter: {

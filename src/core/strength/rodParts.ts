@@ -1,6 +1,6 @@
 import { distance } from '../geometry/vec';
-import { pointsOf } from '../kinematics/axle';
-import type { AxleDesign, Build, Side } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
 import { ASSUMED } from '../model/rod';
 import type { TieRod, TieRodPart, TieRodParts } from '../model/rod';
 import { toVec } from '../model/points';
@@ -25,8 +25,10 @@ const SAME = 0.05;
  * The tie rod of one side as the layout has it. The spacer is the stack of washers that the outer joint stands
  * on; thread that was measured gets less as the rod gets longer, for the tube stays.
  */
-export function rodAsBuilt(build: Pick<Build, 'rod'>, design: AxleDesign, side: Side): RodAsBuilt {
-  const { tieRodInner, tieRodOuter } = pointsOf(design, side);
+export function rodAsBuilt(
+  build: Pick<Build, 'rod'>,
+  { design, points: { tieRodInner, tieRodOuter } }: Wheel,
+): RodAsBuilt {
   const length = distance(toVec(tieRodInner), toVec(tieRodOuter));
   const freedom = design.freedoms?.['tieRodOuter']?.up;
   const washers = freedom?.kind === 'shims' ? Math.abs(tieRodOuter.up - freedom.base) : null;

@@ -1,4 +1,4 @@
-import { axleWith } from '../../test/layouts';
+import { axleWith, wheelIn } from '../../test/layouts';
 import { ASSUMED, STARTING_LOADS } from '../model/rod';
 import { blankBuild } from '../model/starts';
 import { bucklingOf, rodStrength } from './rodStrength';
@@ -15,20 +15,20 @@ const drawn = axleWith({
 });
 const design = { ...drawn, tyre: { radius: 290, width: 200 } };
 const at = (change: Partial<typeof STARTING_ROD> = {}) =>
-  rodStrength(design, 'left', { ...STARTING_ROD, ...change })!;
+  rodStrength(wheelIn(design), { ...STARTING_ROD, ...change })!;
 
 it('works out the force of a tyre turned at rest, by hand', () => {
-  const { moment, lever, steady, struck } = at({ wheelLoad: 2000, grip: 1, factor: 3 });
+  const { moment, lever, steady, kerbForce } = at({ wheelLoad: 2000, grip: 1, factor: 3 });
   expect(lever).toBeCloseTo(120, 9);
   expect(moment).toBeCloseTo(2000 * Math.sqrt(200 ** 2 / 8 + 900), 6);
   expect(steady).toBeCloseTo(moment / 120, 6);
-  expect(struck).toBeCloseTo(3 * steady, 6);
+  expect(kerbForce).toBeCloseTo(3 * steady, 6);
 });
 
 it('bends a bolt as a round bar held at one end: twice the arm, twice the stress (Shigley)', () => {
   const [bare, spaced] = [at({ spacer: 0 }), at({ spacer: 6 })];
   expect(spaced.bending / bare.bending).toBeCloseTo(2, 9);
-  expect(bare.bending).toBeCloseTo((32 * bare.struck * 6) / (Math.PI * 12 ** 3), 6);
+  expect(bare.bending).toBeCloseTo((32 * bare.kerbForce * 6) / (Math.PI * 12 ** 3), 6);
   expect(at({ grade: '8.8' }).boltReserve / at({ grade: '10.9' }).boltReserve).toBeCloseTo(
     640 / 940,
     9,
@@ -65,12 +65,12 @@ it('goes over from one rule to the other without a step or a kink (geometry of t
 });
 
 it('asks for one and a half diameters of the rod’s own thread (common practice)', () => {
-  expect(at({ thread: 10, bolt: 14 }).engagement).toBe(15);
+  expect(at({ thread: 10, bolt: 14 }).threadEngagement).toBe(15);
 });
 
 it('says nothing of a rod where the wheel steers about nothing', () => {
   const { front: links } = blankBuild('x', 'strut-links');
-  expect(rodStrength(links, 'left', STARTING_ROD)).toBeNull();
+  expect(rodStrength(wheelIn(links), STARTING_ROD)).toBeNull();
   const { front: arm } = blankBuild('x', 'trailing-arm');
-  expect(rodStrength(arm, 'left', STARTING_ROD)).toBeNull();
+  expect(rodStrength(wheelIn(arm), STARTING_ROD)).toBeNull();
 });

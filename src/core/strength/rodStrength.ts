@@ -1,7 +1,5 @@
 import { cross, distance, dot, sub, unit } from '../geometry/vec';
-import { typeOf } from '../corners/kinds';
-import { pointsOf } from '../kinematics/axle';
-import type { AxleDesign, Side } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
 import { GRADES } from '../model/rod';
 import type { RodLoads, TieRodParts } from '../model/rod';
 import { toVec } from '../model/points';
@@ -21,10 +19,10 @@ export interface RodStrength {
   /** Turning moment about the kingpin with the car at rest, N·mm; lever of the rod about it, mm. */
   moment: number;
   lever: number;
-  /** Force along the rod, steady and as struck, N. */
+  /** Force along the rod, steady and over a kerb, N. */
   steady: number;
-  struck: number;
-  /** Bending of the bolt under the struck force, N/mm², and how many times that its grade's yield is. */
+  kerbForce: number;
+  /** Bending of the bolt under the kerb force, N/mm², and how many times that its grade's yield is. */
   bending: number;
   boltReserve: number;
   /** Struck force that buckles the rod, N, by which rule, its length over its radius of gyration, and the reserve. */
@@ -33,7 +31,7 @@ export interface RodStrength {
   slenderness: number;
   rodReserve: number;
   /** Length of thread wanted: one and a half diameters of the rod's thread (common practice), mm. */
-  engagement: number;
+  threadEngagement: number;
 }
 
 /**
@@ -43,14 +41,12 @@ export interface RodStrength {
  * @returns null where there is no rod, or nothing that the wheel steers about
  */
 export function rodStrength(
-  design: AxleDesign,
-  side: Side,
+  { design, side, type, points }: Wheel,
   parts: TieRodParts & Pick<RodLoads, 'wheelLoad' | 'grip' | 'factor'>,
 ): RodStrength | null {
   const axis = staticAxis(design, side);
   const { scrub } = staticQuantities(design, side);
-  if (!axis || scrub === undefined || !typeOf(design).tieRod) return null;
-  const points = pointsOf(design, side);
+  if (!axis || scrub === undefined || !type.tieRod) return null;
   const outer = toVec(points.tieRodOuter);
   const inner = toVec(points.tieRodInner);
   const along = unit(sub(inner, outer));
@@ -58,9 +54,9 @@ export function rodStrength(
   const lever = Math.abs(dot(unit(axis.along), cross(sub(outer, axis.at), along)));
   const moment = parts.grip * parts.wheelLoad * Math.sqrt(design.tyre.width ** 2 / 8 + scrub ** 2);
   const steady = moment / lever;
-  const struck = steady * parts.factor;
+  const kerbForce = steady * parts.factor;
   // A bolt held at one end, the force at the joint's middle: Shigley, bending of a round bar.
-  const bending = (32 * struck * (parts.spacer + HALF_BODY)) / (Math.PI * parts.bolt ** 3);
+  const bending = (32 * kerbForce * (parts.spacer + HALF_BODY)) / (Math.PI * parts.bolt ** 3);
   const inside = Math.max(0, parts.outside - 2 * parts.wall);
   const second = (Math.PI * (parts.outside ** 4 - inside ** 4)) / 64;
   const area = (Math.PI * (parts.outside ** 2 - inside ** 2)) / 4;
@@ -74,14 +70,14 @@ export function rodStrength(
     moment,
     lever,
     steady,
-    struck,
+    kerbForce,
     bending,
     boltReserve: GRADES[parts.grade] / bending,
     buckling,
     rule,
     slenderness,
-    rodReserve: buckling / struck,
-    engagement: 1.5 * parts.thread,
+    rodReserve: buckling / kerbForce,
+    threadEngagement: 1.5 * parts.thread,
   };
 }
 

@@ -1,9 +1,10 @@
 import type { CornerType } from '../corners/cornerType';
-import { typeOf, uprightPoints } from '../corners/kinds';
+import { uprightPoints } from '../corners/kinds';
 import { DEG, toRad } from '../geometry/angle';
 import { length, scale, sub } from '../geometry/vec';
-import { pointsOf } from '../kinematics/axle';
-import type { AxleName, Build, Side } from '../model/build';
+import { wheelOf } from '../kinematics/wheel';
+import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
 import type { BenchPoint } from '../model/parts';
 import type { PointName, Points } from '../model/points';
 import { benchToChassis, spinForCaster, spun, wheelFrameOf } from './bench';
@@ -21,18 +22,17 @@ export interface Hung {
   joints: Partial<Record<PointName, BenchPoint>>;
 }
 
-export function hangUpright(build: Build, axle: AxleName, side: Side): Hung {
-  const design = build[axle] ?? build.front;
-  const points = pointsOf(design, side);
+export function hangUpright(build: Build, wheel: Wheel): Hung {
+  const { type, design, points } = wheel;
   return hangRecords(
-    typeOf(design),
+    type,
     wheelFrameOf(design, points),
     points,
-    benchRecords(typeOf(design), takeOffOf(build), axle, side),
+    benchRecords(takeOffOf(build), wheel),
   );
 }
 
-const benchRecords = (type: CornerType, takeOff: TakeOff, axle: AxleName, side: Side): OnBench[] =>
+const benchRecords = (takeOff: TakeOff, { type, axle, side }: Wheel): OnBench[] =>
   uprightPoints(type).flatMap((point) => {
     const record = recordOf(takeOff, axle, side, point);
     return record?.method === 'bench' && isMeasured(record) ? [record] : [];
@@ -137,10 +137,10 @@ function benchNumbers(
 /** Where a bench record puts its joint on the car, and what an error of each of its numbers does. */
 export function readBench(build: Build, takeOff: TakeOff, record: OnBench): PlaceRead {
   const { axle, side, point } = record;
-  const design = build[axle] ?? build.front;
-  const points = pointsOf(design, side);
-  const type = typeOf(design);
-  const records = benchRecords(type, takeOff, axle, side);
+  const wheel = wheelOf(build, axle, side);
+  if (!wheel) return { ok: false, why: `the build has no ${axle} axle` };
+  const { type, design, points } = wheel;
+  const records = benchRecords(takeOff, wheel);
   const frame = wheelFrameOf(design, points);
   const hung = hangRecords(type, frame, points, records);
   const joint = hung.joints[point];

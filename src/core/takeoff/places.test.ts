@@ -10,6 +10,7 @@ import { bothSides, takeOver } from './symmetry';
 import { symmetryOf } from '../tolerance/symmetry';
 import { seeded } from '../../test/leastRange';
 import { toVec } from '../model/points';
+import { wheelOf } from '../kinematics/wheel';
 
 const buildWith = (takeOff: Partial<TakeOff>): Build => ({
   ...blankBuild('test'),
@@ -150,7 +151,7 @@ describe('an upright off the hub face', () => {
 
   it('knows what every number moves, lean and lower joint included', () => {
     const build = buildWith({ measured });
-    const numbers = numbersOf(build, 'front', 'left');
+    const numbers = numbersOf(build, wheelOf(build, 'front', 'left'));
     const lean = numbers.find(({ id }) => id === 'upperOuter.lean')!;
     expect(lean.unit).toBe('deg');
     const step = 1e-4;
@@ -175,7 +176,7 @@ describe('an upright off the hub face', () => {
 });
 
 it('counts points that are drawn as placed to within the brackets’ ±', () => {
-  const numbers = numbersOf(blankBuild('test'), 'front', 'left');
+  const numbers = numbersOf(blankBuild('test'), wheelOf(blankBuild('test'), 'front', 'left'));
   expect(numbers).toHaveLength(27);
   expect(numbers.every(({ tolerance }) => tolerance === 1.5)).toBe(true);
 });
@@ -275,7 +276,9 @@ describe('what was not read', () => {
       waits: true,
       why: 'out, up still to be typed',
     });
-    const drawn = numbersOf(build, 'front', 'left').filter(({ of }) => of === 'lowerOuter');
+    const drawn = numbersOf(build, wheelOf(build, 'front', 'left')).filter(
+      ({ of }) => of === 'lowerOuter',
+    );
     expect(drawn.map(({ what }) => what)).toEqual([
       'ahead, as drawn',
       'out, as drawn',
@@ -335,7 +338,8 @@ describe('what was not read', () => {
       between: [0, 1, 2, 0].map(apart),
       measured: [record],
     });
-    const ids = (build: Build) => numbersOf(build, 'front', 'left').map(({ id }) => id);
+    const ids = (build: Build) =>
+      numbersOf(build, wheelOf(build, 'front', 'left')).map(({ id }) => id);
     expect(new Set(ids(twice)).size).toBe(ids(twice).length);
     expect(ids(twice)).toHaveLength(ids(once).length + 1);
     expect(ids(twice).filter((id) => /tape/.test(id))).toHaveLength(4);

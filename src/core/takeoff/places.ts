@@ -1,8 +1,7 @@
-import { pointNames, typeOf } from '../corners/kinds';
+import { pointNames } from '../corners/kinds';
 import { add, dot, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { pointsOf } from '../kinematics/axle';
-import type { AxleName, Build, Side } from '../model/build';
+import type { Build } from '../model/build';
 import { COORDINATES, toPoint } from '../model/points';
 import type { Point, PointName } from '../model/points';
 import { readBench } from './hang';
@@ -14,6 +13,7 @@ import { counts, missingOf, recordOf, takeOffOf } from '../model/takeOff';
 import type { ByDistances, Direct, Measured, TakeOff } from '../model/takeOff';
 import { locate } from './trilateration';
 import type { Placed } from './tapesMeet';
+import type { Wheel } from '../kinematics/wheel';
 
 /** Everything needed to turn records into places, worked out once. */
 export interface Reader {
@@ -200,13 +200,12 @@ function fromNetwork(
  * which are placed to within the take-off's `placing`. A side without a record of its own goes by the
  * other side's. Records that make no place count as drawn.
  */
-export function numbersOf(build: Build, axle: AxleName, side: Side): MeasuredNumber[] {
-  const design = build[axle] ?? build.front;
-  const points = pointsOf(design, side);
+export function numbersOf(build: Build, wheel: Wheel): MeasuredNumber[] {
+  const { axle, side, points } = wheel;
   const takeOff = takeOffOf(build);
   const { read } = readerOf(build);
   const numbers = new Map<string, MeasuredNumber>();
-  for (const point of pointNames(typeOf(design))) {
+  for (const point of pointNames(wheel.type)) {
     const other = side === 'left' ? 'right' : 'left';
     const record = recordOf(takeOff, axle, side, point) ?? recordOf(takeOff, axle, other, point);
     const place = record && read(record);

@@ -1,5 +1,5 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import { axleWith, prepared } from '../../test/layouts';
+import { axleWith, prepared, wheelIn } from '../../test/layouts';
 import { CORNER_TYPES } from '../corners/kinds';
 import { toDeg } from '../geometry/angle';
 import { add, distance, rotate, sub } from '../geometry/vec';
@@ -58,7 +58,7 @@ function standsOn(design: AxleDesign, inner: Record<string, Vec>, longer: Record
 const design = axleWith({}, { toe: 0.1, camber: -1 });
 
 it('says what a turn of each tube does, as a general-purpose solver has it', () => {
-  const list = memberEffects(design, 'left', 1.5);
+  const list = memberEffects(wheelIn(design), 1.5);
   expect(list.map(({ of }) => 'member' in of && of.member)).toEqual([
     'lower arm, front tube',
     'lower arm, rear tube',
@@ -90,7 +90,7 @@ it('says what a washer, a hole, a flip, a turn and a throw do at a joint', () =>
       },
     },
   };
-  const steps = pointEffects(free, 'left', 'upperFrontInner');
+  const steps = pointEffects(wheelIn(free), 'upperFrontInner');
   expect(steps.map(({ step, unit }) => [step, unit])).toEqual([
     [1.25, 'turn'],
     [-1.6, 'washer'],
@@ -103,7 +103,7 @@ it('says what a washer, a hole, a flip, a turn and a throw do at a joint', () =>
     expect(effect!.camber).toBeCloseTo(after.camber + 1, 6);
     expect(effect!.toe).toBeCloseTo(after.toe - 0.1, 6);
   });
-  expect(pointEffects(free, 'left', 'tieRodInner').map(({ step, unit }) => [step, unit])).toEqual([
+  expect(pointEffects(wheelIn(free), 'tieRodInner').map(({ step, unit }) => [step, unit])).toEqual([
     [1, 'mm'],
     [3, 'throw'],
     [8, 'flip'],
@@ -112,11 +112,11 @@ it('says what a washer, a hole, a flip, a turn and a throw do at a joint', () =>
 
 it('lengthens no tube of an arm that is welded to another, and turns the toe of a radius arm by its mount', () => {
   const swing = blankBuild('x', 'swing-arm').front;
-  expect(memberEffects(swing, 'left', 1).map(({ of }) => 'member' in of && of.member)).toEqual([
+  expect(memberEffects(wheelIn(swing), 1).map(({ of }) => 'member' in of && of.member)).toEqual([
     'tie rod',
   ]);
   const { rear } = blankBuild('x', undefined, 'radius-arm');
-  const [, mount] = pointEffects(rear!, 'left', 'radiusInner');
+  const [, mount] = pointEffects(wheelIn(rear!), 'radiusInner');
   const { points } = rear!;
   // Its front end out turns the wheel's front out, about the links' outer ends: toe-out of a millimetre over the arm's length along the car.
   const long = points['radiusInner'].ahead - points['lowerOuter'].ahead;
@@ -129,7 +129,7 @@ it('answers for every joint of every kind', () => {
     const { front } = blankBuild('x', kind);
     expect(prepared(front)).toBeDefined();
     for (const point of Object.keys(points))
-      for (const { effect } of pointEffects(front, 'left', point))
+      for (const { effect } of pointEffects(wheelIn(front), point))
         expect(Object.values(effect!).every((x) => x === null || Number.isFinite(x))).toBe(true);
   }
 });

@@ -1,8 +1,8 @@
 import type { CornerType } from '../corners/cornerType';
-import { pointNames, typeOf } from '../corners/kinds';
+import { pointNames } from '../corners/kinds';
 import { limitsOf, placesOf } from '../freedoms/freedoms';
-import { drawnCorner, prepareAxle } from '../kinematics/axle';
-import type { AxleDesign, Side } from '../model/build';
+import type { AxleCorner } from '../kinematics/axle';
+import type { Wheel } from '../kinematics/wheel';
 import type { Freedom } from '../model/freedoms';
 import { COORDINATES } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';
@@ -36,11 +36,8 @@ export interface Adjuster {
 class Setting {
   private readonly before;
 
-  constructor(
-    private readonly design: AxleDesign,
-    private readonly side: Side,
-  ) {
-    this.before = this.read(design);
+  constructor(private readonly wheel: Wheel) {
+    this.before = read(wheel.corner);
   }
 
   /** What a change does: joints off by so much, or a member longer; the rod keeps its length, so that toe follows. */
@@ -48,11 +45,11 @@ class Setting {
     offsets: Float64Array,
     longer: { from: PointName; to: PointName; by: number } | null,
   ): Effect | null {
-    const { before, design, side } = this;
-    const assembly = new Assembly(drawnCorner(design, side), 'rod as drawn');
+    const { before, wheel } = this;
+    const assembly = new Assembly(wheel.drawn, 'rod as drawn');
     if (longer && !assembly.lengthen(longer.from, longer.to, longer.by)) return null;
     const built = assembly.build(offsets);
-    const after = built && this.read({ ...design, points: built.points, static: built.static });
+    const after = built && read(cornerOf(wheel, built));
     if (!before || !after) return null;
     return {
       camber: after.camber - before.camber,
@@ -64,29 +61,21 @@ class Setting {
       track: 2 * (after.contactOut - before.contactOut),
     };
   }
-
-  private read(design: AxleDesign) {
-    const corner =
-      design === this.design
-        ? readyOf(design, this.side)
-        : cornerOf(this.design, this.side, { points: design.points, static: design.static });
-    const reading = corner && readAt(corner, 0, 0);
-    return reading?.ok ? reading.value : null;
-  }
 }
 
-function readyOf(design: AxleDesign, side: Side) {
-  const prepared = prepareAxle(design);
-  return prepared.ok ? prepared.axle[side] : null;
+/** A wheel's quantities at ride height. */
+function read(corner: AxleCorner | null) {
+  const reading = corner && readAt(corner, 0, 0);
+  return reading?.ok ? reading.value : null;
 }
 
 /**
  * What one turn longer of each arm tube, link and rod does: exact, the wheel put together again at ride height.
  * @param pitch mm a turn, of both threads of a tube with a left and a right hand together
  */
-export function memberEffects(design: AxleDesign, side: Side, pitch: number): Adjuster[] {
-  const type = typeOf(design);
-  const setting = new Setting(design, side);
+export function memberEffects(wheel: Wheel, pitch: number): Adjuster[] {
+  const { type } = wheel;
+  const setting = new Setting(wheel);
   const still = new Float64Array(offsetCount(type));
   return type.members.flatMap(({ from, to, role, name }): Adjuster[] =>
     role === 'upright' || role === 'strut' || name === undefined || !isLink(type, from, to)
@@ -114,12 +103,12 @@ function isLink(type: CornerType, from: PointName, to: PointName): boolean {
  * What one step of each coordinate of a joint does: a turn, a washer, the next hole, a flip, an eccentric's whole
  * throw, as its freedom has it; a millimetre where it has none.
  */
-export function pointEffects(design: AxleDesign, side: Side, point: PointName): Adjuster[] {
-  const type = typeOf(design);
+export function pointEffects(wheel: Wheel, point: PointName): Adjuster[] {
+  const { type, design } = wheel;
   if (!pointNames(type).includes(point)) return [];
-  const setting = new Setting(design, side);
+  const setting = new Setting(wheel);
   return COORDINATES.map((coordinate, i): Adjuster => {
-    const now = design.points[point][coordinate];
+    const now = wheel.points[point][coordinate];
     const { step, unit } = stepOf(design.freedoms?.[point]?.[coordinate], now);
     const offsets = new Float64Array(offsetCount(type));
     offsets[offsetOf(type, point) + i] = step;

@@ -8,7 +8,7 @@ import type { Points } from '../model/points';
 import { travelSweep, runSweep, readAt, slopeAt, valueAt } from '../motion/sweep';
 import type { Vec } from '../geometry/vec';
 import type { AxleDesign } from '../model/build';
-import { WISHBONE_POINTS, anyLayout, axleWith, prepared } from '../../test/layouts';
+import { WISHBONE_POINTS, anyLayout, axleWith, prepared, wheelIn } from '../../test/layouts';
 import { Assembly } from './assembly';
 import { offsetCount, offsetOf } from './joints';
 import { responseOf } from './response';
@@ -74,7 +74,7 @@ describe('a corner put together from parts that are a little off', () => {
             7,
           );
         expect(built.points.wheelCentre.up).toBeCloseTo(design.points.wheelCentre.up, 7);
-        const corner = cornerOf(design, 'left', built);
+        const corner = cornerOf(wheelIn(design), built);
         const reading = corner && readAt(corner, 0, 0);
         if (!reading?.ok) throw new Error('what was put together does not stand at ride height');
         expect(reading.value.toe).toBeCloseTo(design.static.toe, 7);
@@ -124,7 +124,7 @@ describe('a corner put together from parts that are a little off', () => {
         const step = 1e-4;
         const [plus, minus] = [step, -step].map((by) => {
           const built = new Assembly(left(design)).build(Float64Array.from(off, (o) => o * by))!;
-          const corner = cornerOf(design, 'left', built)!;
+          const corner = cornerOf(wheelIn(design), built)!;
           const sweep = travelSweep({ bump: 20, droop: 20 }, 3);
           expect(runSweep(corner, sweep)).toBe(3);
           const ride = readAt(corner, 0, 0);
@@ -154,7 +154,7 @@ describe('a corner put together from parts that are a little off', () => {
     const travel = { bump: 50, droop: 50 };
     const sweep = travelSweep(travel, POSITIONS);
     const before = bumpSteer(prepared(design).left, travel)!;
-    const after = bumpSteer(cornerOf(design, 'left', built)!, travel, sweep)!;
+    const after = bumpSteer(cornerOf(wheelIn(design), built)!, travel, sweep)!;
     expect(after.span.range).toBeCloseTo(before.span.range, 8);
     expect(slopeAt(sweep, 20, 'toe')).toBeCloseTo(before.slope, 8);
   });

@@ -66,7 +66,7 @@ export class Assembly {
       let size = 0;
       for (let i = 0; i < 6; i++) size += Math.abs(twist[i]) * (i < 3 ? 1 : 100);
       if (!(size < 1e4)) return null;
-      if (size < 1e-9) return this.standing(offsets);
+      if (size < 1e-9) return this.builtAs(offsets);
     }
     return null;
   }
@@ -76,7 +76,7 @@ export class Assembly {
     return this.equations.lengthen(from, to, by);
   }
 
-  private standing(offsets: Float64Array): Built {
+  private builtAs(offsets: Float64Array): Built {
     const { equations, drawn, corner } = this;
     const { type } = corner;
     const names = pointNames(type);

@@ -1,6 +1,5 @@
 import { POSITIONS } from '../motion/bumpSteer';
-import { drawnCorner, prepareAxle } from '../kinematics/axle';
-import type { AxleName, Build, Side } from '../model/build';
+import type { Build } from '../model/build';
 import { COLUMN, ROW_SIZE } from '../motion/quantities';
 import { spanOf } from '../motion/range';
 import { runSweep, travelSweep } from '../motion/sweep';
@@ -11,6 +10,7 @@ import type { Banded, Bands } from './bands';
 import { offsetCount } from './joints';
 import { SEED, SIGMAS, normalNumbers, quantile } from '../geometry/random';
 import { cornerOf, offsetsOf } from './sensitivity';
+import type { Wheel } from '../kinematics/wheel';
 
 /** Part of the cars within a band. */
 const WITHIN = 0.9;
@@ -21,7 +21,6 @@ const WITHIN = 0.9;
  * again at ride height.
  */
 export class MonteCarlo {
-  private readonly side;
   private readonly values: Record<Banded, Float64Array>;
   private readonly ranges: Float64Array;
   private readonly sweep;
@@ -33,7 +32,6 @@ export class MonteCarlo {
   private readonly numbers;
   private readonly assembly: Assembly;
   private readonly offsets: Float64Array;
-  private readonly design;
   private readonly type;
 
   /**
@@ -43,26 +41,21 @@ export class MonteCarlo {
    */
   constructor(
     build: Build,
-    axle: AxleName,
-    side: Side,
+    private readonly wheel: Wheel,
     rack: number,
     readonly samples = SAMPLES,
     share = 0,
   ) {
     this.normal = normalNumbers(SEED + share);
-    const design = build[axle] ?? build.front;
-    const prepared = prepareAxle(design);
-    if (!prepared.ok) throw new RangeError('the layout cannot be solved as drawn');
-    this.design = design;
-    this.side = side;
-    this.numbers = numbersOf(build, axle, side);
-    const drawn = drawnCorner(design, side);
+    const { corner, drawn, travel } = wheel;
+    if (!corner) throw new RangeError('the layout cannot be solved as drawn');
+    this.numbers = numbersOf(build, wheel);
     this.assembly = new Assembly(drawn);
     this.offsets = new Float64Array(offsetCount(drawn.type));
     this.type = drawn.type;
-    this.sweep = travelSweep(build.travel, POSITIONS, rack);
-    this.drawn = travelSweep(build.travel, POSITIONS, rack);
-    runSweep(prepared.axle[side], this.drawn);
+    this.sweep = travelSweep(travel, POSITIONS, rack);
+    this.drawn = travelSweep(travel, POSITIONS, rack);
+    runSweep(corner, this.drawn);
     this.values = Object.fromEntries(
       BANDED.map((quantity) => [quantity, new Float64Array(POSITIONS * samples).fill(NaN)]),
     ) as Record<Banded, Float64Array>;
@@ -82,7 +75,7 @@ export class MonteCarlo {
     for (const number of this.numbers)
       offsetsOf(this.type, number, (number.tolerance / SIGMAS) * this.normal(), offsets);
     const built = this.assembly.build(offsets);
-    const corner = built && cornerOf(this.design, this.side, built);
+    const corner = built && cornerOf(this.wheel, built);
     if (!corner) {
       this.failed++;
       return;
@@ -178,13 +171,12 @@ const PARCEL = 50;
 /** Builds a wheel's cars, or one of several equal shares of them, yielding the part done. */
 export function* buildCars(
   build: Build,
-  axle: AxleName,
-  side: Side,
+  wheel: Wheel,
   rack: number,
   share = 0,
   shares = 1,
 ): Generator<number, Sampled> {
-  const cars = new MonteCarlo(build, axle, side, rack, Math.ceil(SAMPLES / shares), share);
+  const cars = new MonteCarlo(build, wheel, rack, Math.ceil(SAMPLES / shares), share);
   for (;;) {
     const done = cars.run(PARCEL);
     if (done >= cars.samples) return cars.sampled();

@@ -4,11 +4,12 @@ import { finish } from '../find/finish';
 import { SAMPLES, bandAt } from './bands';
 import { MonteCarlo, bandsOf, buildCars } from './monteCarlo';
 import { sensitivities } from './sensitivity';
+import { wheelOf } from '../kinematics/wheel';
 
 const build = blankBuild('test');
 
 describe('the sensitivity list', () => {
-  const list = sensitivities(build, 'front', 'left');
+  const list = sensitivities(build, wheelOf(build, 'front', 'left'));
 
   it('puts first what changes bump steer most over its ±', () => {
     expect(list).toHaveLength(27);
@@ -33,14 +34,13 @@ describe('the sensitivity list', () => {
   it('has nothing to say of a layout that cannot be solved', () => {
     const broken = structuredClone(build);
     broken.front.points['upperOuter'] = { ...broken.front.points['lowerOuter'] };
-    expect(sensitivities(broken, 'front', 'left')).toEqual([]);
-    expect(sensitivities(build, 'rear', 'left')).toEqual([]);
+    expect(sensitivities(broken, wheelOf(broken, 'front', 'left'))).toEqual([]);
   });
 });
 
 describe('cars built within the ±', () => {
   const builtIn = (samples: number, chunk: number) => {
-    const cars = new MonteCarlo(build, 'front', 'left', 0, samples);
+    const cars = new MonteCarlo(build, wheelOf(build, 'front', 'left'), 0, samples);
     while (cars.run(chunk) < samples);
     return cars.bands();
   };
@@ -53,7 +53,9 @@ describe('cars built within the ±', () => {
   });
 
   it('are built in shares of unlike chances as they are in one: nine in ten within a twentieth', () => {
-    const halves = [0, 1].map((share) => finish(buildCars(build, 'front', 'left', 0, share, 2)));
+    const halves = [0, 1].map((share) =>
+      finish(buildCars(build, wheelOf(build, 'front', 'left'), 0, share, 2)),
+    );
     expect(halves.map(({ done }) => done)).toEqual([SAMPLES / 2, SAMPLES / 2]);
     expect(halves[0].values.camber).not.toEqual(halves[1].values.camber);
     const both = bandsOf(halves);
@@ -76,7 +78,7 @@ describe('cars built within the ±', () => {
   });
 
   it('spread as the root of the sum of squares of the sensitivities (first order)', () => {
-    const list = sensitivities(build, 'front', 'left');
+    const list = sensitivities(build, wheelOf(build, 'front', 'left'));
     const sigma = Math.sqrt(
       list.reduce((sum, { number, per }) => sum + (per!.camber * (number.tolerance / 2)) ** 2, 0),
     );
@@ -103,7 +105,7 @@ describe('cars built within the ±', () => {
   it('count those that cannot be put together', () => {
     const wild = structuredClone(build);
     wild.takeOff = { planes: [], marks: [], between: [], measured: [], placing: 100 };
-    const cars = new MonteCarlo(wild, 'front', 'left', 0, 200);
+    const cars = new MonteCarlo(wild, wheelOf(wild, 'front', 'left'), 0, 200);
     cars.run(200);
     expect(cars.bands().failed).toBeGreaterThan(0);
   });

@@ -1,8 +1,7 @@
 import { POSITIONS, bumpSteer } from '../motion/bumpSteer';
 import type { CornerType } from '../corners/cornerType';
-import { drawnCorner, prepareAxle } from '../kinematics/axle';
 import type { AxleCorner } from '../kinematics/axle';
-import type { AxleDesign, AxleName, Build, Side, Travel } from '../model/build';
+import type { AxleDesign, Build } from '../model/build';
 import { COLUMN, ROW_SIZE } from '../motion/quantities';
 import { makeSweep, runSweep, travelSweep } from '../motion/sweep';
 import type { Sweep } from '../motion/sweep';
@@ -11,6 +10,7 @@ import type { MeasuredNumber } from '../takeoff/measured';
 import { Assembly } from './assembly';
 import { offsetCount, offsetOf } from './joints';
 import { responseOf } from './response';
+import type { Wheel } from '../kinematics/wheel';
 
 /** What is judged: range of toe over the travel (degrees), camber (degrees) and scrub radius (mm) at ride height. */
 export const JUDGED = ['bumpSteer', 'camber', 'scrub'] as const;
@@ -44,23 +44,19 @@ export class Judge {
   private readonly sweep: Sweep;
   private readonly assembly: Assembly;
 
-  constructor(
-    private readonly design: AxleDesign,
-    private readonly side: Side,
-    private readonly travel: Travel,
-  ) {
-    this.sweep = travelSweep(travel, POSITIONS);
-    this.assembly = new Assembly(drawnCorner(design, side));
+  constructor(private readonly wheel: Wheel) {
+    this.sweep = travelSweep(wheel.travel, POSITIONS);
+    this.assembly = new Assembly(wheel.drawn);
   }
 
   /** The corner that comes of joints that are off; null where it cannot be put together. */
   corner(offsets: Float64Array): AxleCorner | null {
     const built = this.assembly.build(offsets);
-    return built && cornerOf(this.design, this.side, built);
+    return built && cornerOf(this.wheel, built);
   }
 
   judge(corner: AxleCorner): Record<Judged, number> | null {
-    const found = bumpSteer(corner, this.travel, this.sweep);
+    const found = bumpSteer(corner, this.wheel.travel, this.sweep);
     if (!found || runSweep(corner, this.ride) === 0) return null;
     const row = this.ride.rows.subarray(0, ROW_SIZE);
     return {
@@ -74,13 +70,11 @@ export class Judge {
 
 /** A built corner, ready to be moved. */
 export function cornerOf(
-  design: AxleDesign,
-  side: Side,
-  built: { points: AxleDesign['points']; static: AxleDesign['static'] },
+  wheel: Wheel,
+  built: Pick<AxleDesign, 'points' | 'static'>,
 ): AxleCorner | null {
-  const { rightPoints: _, ...mirrored } = design;
-  const prepared = prepareAxle({ ...mirrored, ...built });
-  return prepared.ok ? prepared.axle[side] : null;
+  const { rightPoints: _, ...mirrored } = wheel.design;
+  return wheel.drawnAs({ ...mirrored, ...built }).corner;
 }
 
 /**
@@ -88,19 +82,15 @@ export function cornerOf(
  * ± first. Derivatives are exact; the change over the ± is worked out with the number off either way.
  * @returns empty where the layout cannot be solved as drawn
  */
-export function sensitivities(build: Build, axle: AxleName, side: Side): Sensitivity[] {
-  const design = build[axle];
-  const prepared = design && prepareAxle(design);
-  if (!design || !prepared?.ok) return [];
-  const corner = prepared.axle[side];
-  const cornerDrawn = drawnCorner(design, side);
-  const { type } = cornerDrawn;
-  const judge = new Judge(design, side, build.travel);
+export function sensitivities(build: Build, wheel: Wheel): Sensitivity[] {
+  const { corner, type } = wheel;
+  if (!corner) return [];
+  const judge = new Judge(wheel);
   const drawn = judge.judge(corner);
-  const span = bumpSteer(corner, build.travel)?.span;
-  const response = span && responseOf(corner, cornerDrawn, [span.maxAt, span.minAt]);
+  const span = bumpSteer(corner, wheel.travel)?.span;
+  const response = span && responseOf(corner, wheel.drawn, [span.maxAt, span.minAt]);
   const offsets = new Float64Array(offsetCount(type));
-  const numbers = numbersOf(build, axle, side);
+  const numbers = numbersOf(build, wheel);
   return numbers
     .map((number): Sensitivity => {
       offsets.fill(0);

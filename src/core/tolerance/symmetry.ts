@@ -1,4 +1,4 @@
-import { drawnCorner, prepareAxle } from '../kinematics/axle';
+import { wheelOf } from '../kinematics/wheel';
 import type { AxleName, Build } from '../model/build';
 import { COORDINATES } from '../model/points';
 import { bumpSteer } from '../motion/bumpSteer';
@@ -33,9 +33,10 @@ export interface Symmetry {
 export function symmetryOf(build: Build, axle: AxleName): Symmetry {
   const points = bothSides(build, axle);
   const stands = (side: 'left' | 'right'): Stands | null => {
-    const design = build[axle];
-    if (!design || !prepareAxle(design).ok) return null;
-    const drawn = drawnCorner(design, 'left');
+    const wheel = wheelOf(build, axle, side);
+    const left = wheelOf(build, axle, 'left');
+    if (!wheel?.corner || !left) return null;
+    const { drawn } = left;
     const offsets = new Float64Array(offsetCount(drawn.type));
     for (const both of points)
       COORDINATES.forEach((coordinate, i) => {
@@ -43,7 +44,7 @@ export function symmetryOf(build: Build, axle: AxleName): Symmetry {
           both[side][coordinate] - drawn.points[both.point][coordinate];
       });
     const built = new Assembly(drawn, 'rod as drawn').build(offsets);
-    const corner = built && cornerOf(design, side, built);
+    const corner = built && cornerOf(wheel, built);
     const reading = corner && readAt(corner, 0, 0);
     if (!corner || !reading?.ok) return null;
     return {

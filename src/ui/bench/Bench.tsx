@@ -3,8 +3,7 @@
 import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
 import { useEffect, useMemo, useState } from 'react';
-import { typeOf } from '@/core/corners/kinds';
-import { isSteered, pointsKey, pointsOf, rackTravelOf } from '@/core/kinematics/axle';
+import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openLayoutOf } from '@/core/model/layouts';
 import type { AxleName } from '@/core/model/build';
@@ -40,9 +39,10 @@ import { useKeys } from './useKeys';
 import { useNulls } from './useNulls';
 import { useOnFloor } from './useOnFloor';
 import { THINNEST, useShim } from './useShim';
-import { useStanding } from './useStanding';
+import { useStationStates } from './useStationStates';
 import { useTrial } from './useTrial';
 import { AT_REST, useView } from './viewStore';
+import { useDrawnAs, useWheel } from './useWheel';
 import type { Station } from '@/core/judging/stationStates';
 
 /**
@@ -80,7 +80,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const build = useBuild((state) => state.build);
   const edit = useBuild((state) => state.edit);
   const view = useView();
-  const { show, side, unit } = view;
+  const { show, unit } = view;
   const saving = useAutosave(context, id, version);
   const files = useFiles();
   const [help, setHelp] = useState(false);
@@ -91,20 +91,18 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
     show(AT_REST);
   }, [show, id]);
 
-  const axle: AxleName = build.rear ? view.axle : 'front';
-  const design = build[axle] ?? build.front;
-  const points = pointsOf(design, side);
+  const wheel = useWheel(build);
+  const { axle, side, design, points, rackTravel } = wheel;
   // What is selected on one axle may be no point of another kind's.
   const selected = view.selected !== null && view.selected in points ? view.selected : null;
-  const rackTravel = rackTravelOf(design);
   const rack = rackTravel > 0 ? view.rack : 0;
   const position = useMemo(() => ({ travel: view.travel, rack }), [view.travel, rack]);
 
-  const corner = useCorner(design, side, build.travel, position);
+  const corner = useCorner(wheel, position);
   const against = comparedIn(build, view.compared);
-  const before = useCorner((against ?? opened)[axle] ?? null, side, build.travel, position);
+  const before = useCorner(useDrawnAs(wheel, (against ?? opened)[axle]), position);
   const compared = against && before;
-  const shim = useShim(build, design, axle, side);
+  const shim = useShim(build, wheel);
   const stations = useMemo(
     () => stationsOf({ kind: design.kind, rack: design.rack }),
     [design.kind, design.rack],
@@ -113,18 +111,19 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const open = stations.find(({ id }) => id === view.station) ?? stations.find(isOfArms)!;
   const station = open.id;
   const trial = useTrial(design, station);
-  const proposed = useCorner(shim.proposed ?? trial.tried, side, build.travel, position);
-  const nulls = useNulls(station === 'rack', corner?.axle ?? null, design, side, build.travel);
-  const { bands } = useBands(build, axle, side, rack);
+  const tried = useDrawnAs(wheel, trial.tried);
+  const proposed = useCorner(shim.proposed ?? tried, position);
+  const nulls = useNulls(station === 'rack', wheel);
+  const { bands } = useBands(build, wheel, rack);
   const { targets } = briefOf(build);
   const layout = openLayoutOf(build);
 
-  const { clearances, steering, states, tilts } = useStanding(build, axle, side, design, corner);
+  const { clearances, steering, states, articulations } = useStationStates(build, wheel, corner);
 
-  const { joints, shaft, keepOuts } = useOnFloor(build, axle, design, side, corner, tilts);
+  const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
 
-  const hasRod = typeOf(design).tieRod !== null;
-  const handleFind = useStable(() => hasRod && corner?.bumpSteer && shim.find());
+  const hasRod = wheel.type.tieRod !== null;
+  const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
   const handlePoints = useStable((change: (points: Points) => void, step?: string) =>
@@ -162,8 +161,6 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
     onHelp: handleOpenHelp,
   });
 
-  // A design is always there, so its corner is too.
-  if (!corner) return null;
   const trouble = corner.reading.ok ? '' : capital(corner.reading.why);
   const which = (
     <WhichWheel
@@ -184,8 +181,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           {open.panel.ofOneWheel && which}
           <open.panel.desk
             build={build}
-            axle={axle}
-            side={side}
+            wheel={wheel}
             unit={unit}
             bands={bands}
             onEdit={edit}
@@ -196,9 +192,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
       {'underFloor' in open.panel && (
         <Middle>
           <Floor
-            design={design}
-            side={side}
-            travel={build.travel}
+            wheel={wheel}
             drawn={corner.drawn}
             proposed={proposed?.drawn ?? null}
             compared={compared?.drawn ?? null}
@@ -221,8 +215,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           <Under>
             <TracePanel
               build={build}
-              axle={axle}
-              design={design}
+              wheel={wheel}
               corner={corner}
               proposed={proposed}
               compared={compared}
@@ -245,10 +238,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
               />
               <open.panel.underFloor
                 build={build}
-                axle={axle}
-                side={side}
-                design={design}
-                points={points}
+                wheel={wheel}
                 targets={targets}
                 unit={unit}
                 selected={selected}
@@ -274,7 +264,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
           before={before?.reading ?? null}
           against={against?.name ?? null}
           sweep={corner.sweep}
-          targets={isSteered(design) ? targets : null}
+          targets={wheel.steered ? targets : null}
           bands={bands}
           travel={position.travel}
           design={design}

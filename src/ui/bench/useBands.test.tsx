@@ -3,6 +3,7 @@ import { blankBuild } from '@/core/model/starts';
 import type { Build, Side } from '@/core/model/build';
 import type { Bands } from '@/core/tolerance/bands';
 import { stopBuilding, useBands, useProgress } from './useBands';
+import { wheelOf } from '@/core/kinematics/wheel';
 
 interface Asked {
   rack: number;
@@ -19,10 +20,14 @@ jest.mock('./toleranceWorker', () => ({
 
 const bandsOf = (samples: number) => ({ samples }) as Bands;
 const build = blankBuild('x');
+const wheels = {
+  left: wheelOf(build, 'front', 'left'),
+  right: wheelOf(build, 'front', 'right'),
+};
 const rest = () => act(() => jest.advanceTimersByTimeAsync(300));
 const answer = (one: Asked, bands: Bands | null) => act(async () => one.answer(bands));
 const start = () =>
-  renderHook(({ of, side, rack }) => useBands(of, 'front', side, rack), {
+  renderHook(({ of, side, rack }) => useBands(of, wheels[side], rack), {
     initialProps: { of: build, side: 'left' as Side, rack: 0 },
   });
 

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
-import type { AxleName, Build, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { Build } from '@/core/model/build';
 import type { Bands } from '@/core/tolerance/bands';
 import { buildBands, stopCars } from './toleranceWorker';
 
@@ -23,11 +24,11 @@ export const stopBuilding = stopCars;
 
 interface Known {
   bands: Bands | null;
-  of: { build: Build; axle: AxleName; side: Side; rack: number };
+  of: { build: Build; wheel: Wheel; rack: number };
 }
 
 /** Builds cars from the measurements of the wheel shown, in workers, whenever the layout has come to rest. */
-export function useBands(build: Build, axle: AxleName, side: Side, rack: number): BandsView {
+export function useBands(build: Build, wheel: Wheel, rack: number): BandsView {
   const [known, setKnown] = useState<Known | null>(null);
 
   useEffect(() => {
@@ -37,10 +38,10 @@ export function useBands(build: Build, axle: AxleName, side: Side, rack: number)
       const onProgress = (part: number) => {
         if (wanted) setProgress(part);
       };
-      void buildBands(build, axle, side, rack, onProgress).then((bands) => {
+      void buildBands(build, wheel.axle, wheel.side, rack, onProgress).then((bands) => {
         if (!wanted) return;
         setProgress(null);
-        if (bands) setKnown({ bands, of: { build, axle, side, rack } });
+        if (bands) setKnown({ bands, of: { build, wheel, rack } });
       });
     }, REST);
     return () => {
@@ -48,10 +49,11 @@ export function useBands(build: Build, axle: AxleName, side: Side, rack: number)
       clearTimeout(timer);
       setProgress(null);
     };
-  }, [build, axle, side, rack]);
+  }, [build, wheel, rack]);
 
   // Bands of another wheel say nothing about this one.
-  const same = known !== null && known.of.axle === axle && known.of.side === side;
+  const same =
+    known !== null && known.of.wheel.axle === wheel.axle && known.of.wheel.side === wheel.side;
   return {
     bands: same ? known.bands : null,
     fresh: same && known.of.build === build && known.of.rack === rack,

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { POSITIONS, bumpSteer } from '@/core/motion/bumpSteer';
 import type { BumpSteer } from '@/core/motion/bumpSteer';
-import { drawnCorner, poseCorner, prepareAxle } from '@/core/kinematics/axle';
+import { poseCorner } from '@/core/kinematics/axle';
 import type { Axle, AxleCorner } from '@/core/kinematics/axle';
-import type { AxleDesign, HalfShaft, Side, Travel } from '@/core/model/build';
+import type { HalfShaft, Side, Travel } from '@/core/model/build';
 import type { DrawnCorner } from '@/core/kinematics/corner';
 import { shaftAt } from '@/core/motion/halfShaft';
 import type { ShaftPose } from '@/core/motion/halfShaft';
@@ -11,6 +11,7 @@ import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import type { Reading, Sweep } from '@/core/motion/sweep';
 import { drawnAsTyped, drawnAt } from '../floor/drawing';
 import type { Drawn } from '../floor/drawing';
+import type { Wheel } from '@/core/kinematics/wheel';
 
 /** Positions of a corner: the one shown, ride height, over the travel. */
 type Where = 'at' | 'ride' | 'sweep';
@@ -36,37 +37,41 @@ export interface CornerView {
   bumpSteer: BumpSteer | null;
 }
 
-/** Solves one wheel for the bench: the layout's part once an edit, the position's once a move. No design, no wheel. */
-export function useCorner(
-  design: AxleDesign | null,
-  side: Side,
-  travel: Travel,
-  position: { travel: number; rack: number },
-): CornerView | null {
-  const layout = useMemo(() => design && solveLayout(design, side, travel), [design, side, travel]);
+/** Solves one wheel for the bench: the layout's part once an edit, the position's once a move. */
+export function useCorner(wheel: Wheel, position: Position): CornerView;
+export function useCorner(wheel: Wheel | null, position: Position): CornerView | null;
+export function useCorner(wheel: Wheel | null, position: Position): CornerView | null {
+  const layout = useMemo(() => wheel && solveLayout(wheel), [wheel]);
   const curve = useMemo(
-    () => layout && sweepAtRack(layout, travel, position.rack),
-    [layout, travel, position.rack],
+    () => layout && sweepAtRack(layout, position.rack),
+    [layout, position.rack],
   );
   const posed = useMemo(
     () => layout && poseAt(layout, position.travel, position.rack),
     [layout, position.travel, position.rack],
   );
   return (
+    wheel &&
     layout &&
     curve &&
     posed && {
       ...posed,
       ...curve,
       axle: layout.axle,
-      side,
+      side: wheel.side,
       bumpSteer: layout.bumpSteer,
       shafts: posed.shaft && curve.shafts && { at: posed.shaft, ...curve.shafts },
     }
   );
 }
 
+interface Position {
+  travel: number;
+  rack: number;
+}
+
 interface Layout {
+  travel: Travel;
   axle: Axle | null;
   shaft: HalfShaft | undefined;
   corner: AxleCorner | null;
@@ -77,17 +82,16 @@ interface Layout {
   bumpSteer: BumpSteer | null;
 }
 
-function solveLayout(design: AxleDesign, side: Side, travel: Travel): Layout {
-  const prepared = prepareAxle(design);
-  const corner = prepared.ok ? prepared.axle[side] : null;
+function solveLayout({ solved, corner, side, design, drawn, travel }: Wheel): Layout {
   return {
-    axle: prepared.ok ? prepared.axle : null,
+    travel,
+    axle: solved.ok ? solved.axle : null,
     shaft: design.halfShaft,
     corner,
-    fault: prepared.ok
+    fault: solved.ok
       ? ''
-      : (prepared.faults.find((f) => f.side === side) ?? prepared.faults[0]).message,
-    typed: drawnCorner(design, side),
+      : (solved.faults.find((f) => f.side === side) ?? solved.faults[0]).message,
+    typed: drawn,
     bumpSteer: corner && bumpSteer(corner, travel),
   };
 }
@@ -114,8 +118,8 @@ function poseAt(layout: Layout, travel: number, rack: number) {
   };
 }
 
-function sweepAtRack(layout: Layout, travel: Travel, rack: number) {
-  const { corner, typed } = layout;
+function sweepAtRack(layout: Layout, rack: number) {
+  const { corner, typed, travel } = layout;
   const sweep = travelSweep(travel, POSITIONS, rack);
   const ride = makeSweep(1);
   ride.rack[0] = rack;

@@ -3,8 +3,8 @@ import { useMemo } from 'react';
 import { LARGEST_FILE, fileNameOf, tooLarge, writeBuildFile } from '@/core/file/buildFile';
 import { layoutProblems } from '@/core/file/check';
 import { readPointsCsv, writePointsCsv } from '@/core/file/pointsCsv';
-import { typeOf } from '@/core/corners/kinds';
-import { pointsKey, pointsOf } from '@/core/kinematics/axle';
+import { pointsKey } from '@/core/kinematics/axle';
+import { wheelOf } from '@/core/kinematics/wheel';
 import type { AxleName, Side } from '@/core/model/build';
 import { describeProblems } from '@/core/model/problems';
 import { download, pickText } from '../download';
@@ -30,9 +30,10 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
   };
   const exportPoints = (axle: AxleName, side: Side) => {
     const { build } = store.getState();
-    const design = build[axle] ?? build.front;
+    const wheel = wheelOf(build, axle, side);
+    if (!wheel) return;
     const name = fileNameOf(`${build.name} ${axle} ${side}`, 'csv');
-    download(name, writePointsCsv(typeOf(design), pointsOf(design, side)), 'text/csv');
+    download(name, writePointsCsv(wheel.type, wheel.points), 'text/csv');
   };
   const importPoints = async (axle: AxleName, side: Side) => {
     const file = await pickText('.csv,.txt,.tsv', LARGEST_FILE);
@@ -40,14 +41,15 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
       refuse(tooLarge(file.size));
       return;
     }
-    const { build } = store.getState();
-    const read = readPointsCsv(typeOf(build[axle] ?? build.front), file.text);
+    const wheel = wheelOf(store.getState().build, axle, side);
+    if (!wheel) return;
+    const read = readPointsCsv(wheel.type, file.text);
     if (!read.ok) {
       refuse(`No point was changed:\n${describeProblems(read.problems)}`);
       return;
     }
     store.getState().edit((draft) => {
-      const design = draft[axle] ?? draft.front;
+      const design = draft[axle]!;
       Object.assign(design[pointsKey(design, side)]!, read.value);
     });
     enqueueSnackbar(

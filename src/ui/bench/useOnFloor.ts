@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { jointStates } from '@/core/clearance/jointStates';
-import type { Tilts } from '@/core/clearance/tilt';
-import { pointsOf } from '@/core/kinematics/axle';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { Articulations } from '@/core/clearance/articulation';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { Build } from '@/core/model/build';
 import type { CornerView } from './useCorner';
 
 const NO_LIMITS = {};
@@ -10,23 +10,21 @@ const NO_LIMITS = {};
 /** What lies on the floor beside the corner: joints past their limits, the half-shaft, bodies to keep clear of. */
 export function useOnFloor(
   { room }: Build,
-  axle: AxleName,
-  design: AxleDesign,
-  side: Side,
-  corner: CornerView | null,
-  tilts: Tilts | null,
+  wheel: Wheel,
+  corner: CornerView,
+  articulations: Articulations | null,
 ) {
   const limits = room?.wanted ?? NO_LIMITS;
   const joints = useMemo(
-    () => jointStates(design, pointsOf(design, side), tilts, limits),
-    [design, side, tilts, limits],
+    () => jointStates(wheel, articulations, limits),
+    [wheel, articulations, limits],
   );
-  const [posed] = corner?.shafts?.at ?? [];
+  const [posed] = corner.shafts?.at ?? [];
   const shaft = useMemo(() => (posed ? ([posed.inner, posed.outer] as const) : null), [posed]);
   const bodies = room?.keepOuts;
   const keepOuts = useMemo(
-    () => bodies?.filter((body) => body.axle === axle) ?? [],
-    [bodies, axle],
+    () => bodies?.filter((body) => body.axle === wheel.axle) ?? [],
+    [bodies, wheel],
   );
   return { joints, shaft, keepOuts };
 }

@@ -10,7 +10,8 @@ import { USUAL_STOCK } from '@/core/freedoms/freedoms';
 import { stacksOf } from '@/core/freedoms/stacks';
 import type { Freedom } from '@/core/model/freedoms';
 import { briefOf } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { Build } from '@/core/model/build';
 import { useStable } from '../useStable';
 import { useBuild } from './useBuildStore';
 
@@ -21,40 +22,35 @@ export const THINNEST = 0.05;
  * The shim that is being looked at: found on request, put away by any edit, by looking at another
  * wheel, or by leaving it.
  */
-export function useShim(build: Build, design: AxleDesign, axle: AxleName, side: Side) {
-  const { travel } = build;
+export function useShim(build: Build, wheel: Wheel) {
   const edit = useBuild((state) => state.edit);
   const [found, setFound] = useState<{
-    design: AxleDesign;
-    side: Side;
+    of: Wheel;
     shim: Shim | null;
     advice: Advice[];
   } | null>(null);
-  const current = found?.design === design && found.side === side ? found : null;
+  const current = found?.of === wheel ? found : null;
   const proposal = current?.shim ?? null;
-  const proposed = useMemo(
-    () => proposal && withShim(design, proposal.raise, side),
-    [design, proposal, side],
-  );
+  const proposed = useMemo(() => proposal && withShim(wheel, proposal.raise), [wheel, proposal]);
   return {
     proposal,
     /** What would help where the joint's freedom does not. */
     advice: current?.advice ?? [],
-    /** The axle with the shim in; null when none is being looked at. */
+    /** The wheel with the shim in; null when none is being looked at. */
     proposed,
     /** No height of the joint reaches the whole travel. */
     hopeless: current !== null && proposal === null,
     find: useStable(() => {
       const { spacer } = build.asked?.null ?? STARTING_WANTED;
-      const best = shim(design, travel, side, spacer);
+      const best = shim(wheel, spacer);
       const [good] = briefOf(build).targets.bumpSteer;
-      const freedom = design.freedoms?.['tieRodOuter']?.up;
+      const freedom = wheel.design.freedoms?.['tieRodOuter']?.up;
       const opened: Opened[] = freedom ? [{ point: 'tieRodOuter', coordinate: 'up', freedom }] : [];
       const advice =
         best && freedom && best.after.worst > good
-          ? adviseNull(build, axle, side, design, opened, best.after.span.range, spacer)
+          ? adviseNull(build, wheel, opened, best.after.span.range, spacer)
           : [];
-      setFound({ design, side, shim: best, advice });
+      setFound({ of: wheel, shim: best, advice });
     }),
     leave: useStable(() => setFound(null)),
     /**
@@ -63,8 +59,8 @@ export function useShim(build: Build, design: AxleDesign, axle: AxleName, side: 
      */
     take: useStable((raise: number) => {
       edit((draft) => {
-        const target = draft[axle]!;
-        const { tieRodOuter } = target[pointsKey(target, side)]!;
+        const target = draft[wheel.axle]!;
+        const { tieRodOuter } = target[pointsKey(target, wheel.side)]!;
         const kind = target.freedoms?.['tieRodOuter']?.up?.kind;
         if (kind === undefined) {
           ((target.freedoms ??= {})['tieRodOuter'] ??= {}).up = onWashers(tieRodOuter.up, raise);

@@ -1,6 +1,6 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { KeepOut } from '@/core/model/room';
 import { blankBuild } from '@/core/model/starts';
 import type { Point, PointName } from '@/core/model/points';
@@ -8,6 +8,8 @@ import { useCorner } from '../bench/useCorner';
 import { Floor } from './Floor';
 import { AS_LAID } from './strings';
 import type { Strings } from './strings';
+import type { Side } from '@/core/model/build';
+import { wheelIn } from '@/test/layouts';
 
 // The floor is 900 px wide here: a test's document has no sizes.
 jest.mock('react-use-measure', () => () => [() => undefined, { width: 900, height: 320 }]);
@@ -30,19 +32,17 @@ const pipe: KeepOut = {
 function Held({
   change,
   ...props
-}: { change: ReturnType<typeof design>; position?: typeof STRAIGHT } & Partial<
+}: { change: ReturnType<typeof design>; position?: typeof STRAIGHT; side?: Side } & Partial<
   Parameters<typeof Floor>[0]
 >) {
   const [selected, setSelected] = useState<PointName | null>(null);
   const [strings, setStrings] = useState<Strings>(AS_LAID);
   const side = props.side ?? 'left';
-  const { travel } = blankBuild('x');
-  const corner = useCorner(change, side, travel, props.position ?? STRAIGHT)!;
+  const wheel = useMemo(() => wheelIn(change, side), [change, side]);
+  const corner = useCorner(wheel, props.position ?? STRAIGHT);
   return (
     <Floor
-      design={change}
-      side={side}
-      travel={travel}
+      wheel={wheel}
       drawn={corner.drawn}
       proposed={null}
       compared={null}
@@ -232,22 +232,22 @@ it('draws bodies to keep clear of, a half-shaft, and joints past their limits by
       [0, 640, 290],
     ],
     states: {
-      upperOuter: { state: 'out', why: 'tilts 27.0°' },
-      lowerOuter: { state: 'near', why: 'tilts 22.0°' },
+      upperOuter: { state: 'out', why: 'articulates 27.0°' },
+      lowerOuter: { state: 'near', why: 'articulates 22.0°' },
     },
   });
   for (const name of ['front', 'side', 'above']) {
     expect(view(name).querySelector('[data-keepout="exhaust"]')).not.toBeNull();
     expect(view(name).querySelector('[data-part="half-shaft"]')).not.toBeNull();
   }
-  expect(joint('front', 'upperOuter')).toHaveTextContent('upper ball joint tilts 27.0°');
+  expect(joint('front', 'upperOuter')).toHaveTextContent('upper ball joint articulates 27.0°');
   const shape = (name: PointName) => joint('front', name).querySelector('path')?.getAttribute('d');
   expect(shape('upperOuter')).not.toBe(shape('lowerOuter'));
   expect(shape('tieRodOuter')).toBeUndefined();
   tap('front', 'upperOuter');
-  expect(within(view('front') as unknown as HTMLElement).getAllByText('tilts 27.0°')).toHaveLength(
-    1,
-  );
+  expect(
+    within(view('front') as unknown as HTMLElement).getAllByText('articulates 27.0°'),
+  ).toHaveLength(1);
 });
 
 it('says what is out of reach', () => {

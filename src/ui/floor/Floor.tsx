@@ -7,11 +7,9 @@ import { useMemo, useRef, useState } from 'react';
 import type { KeepOut } from '@/core/model/room';
 import { snap } from '@/core/freedoms/freedoms';
 import { typeOf } from '@/core/corners/kinds';
-import { drawnCorner, pointsOf } from '@/core/kinematics/axle';
 import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
 import type { Vec } from '@/core/geometry/vec';
-import type { AxleDesign, Side, Travel } from '@/core/model/build';
 import type { Values } from '@/core/motion/quantities';
 import { COORDINATES } from '@/core/model/points';
 import type { Point, PointName } from '@/core/model/points';
@@ -28,11 +26,10 @@ import type { Spot } from './measuring';
 import type { Strings } from './strings';
 import { FITTED } from './zoom';
 import type { Zoom } from './zoom';
+import type { Wheel } from '@/core/kinematics/wheel';
 
 interface Props {
-  design: AxleDesign;
-  side: Side;
-  travel: Travel;
+  wheel: Wheel;
   drawn: Drawn;
   proposed: Drawn | null;
   compared: Drawn | null;
@@ -69,7 +66,8 @@ let drags = 0;
 
 /** The slate floor: one corner from the front, from outside and from above, at one scale. */
 export function Floor(props: Props) {
-  const { design, side, travel, selected, trouble, unit, onMove, onSelect } = props;
+  const { wheel, selected, trouble, unit, onMove, onSelect } = props;
+  const { design, side, points } = wheel;
   const [ref, bounds] = useMeasure();
   const [zooms, setZooms] = useState(ALL_FITTED);
   const [inSpace, setInSpace] = useState(false);
@@ -77,11 +75,9 @@ export function Floor(props: Props) {
   const [held, setHeld] = useState<ReturnType<typeof viewBox>[] | null>(null);
   const dragged = useRef<{ start: Point; step: string } | null>(null);
   const mirror = side === 'left' ? 1 : -1;
-  const points = pointsOf(design, side);
   const fitted = useMemo(
-    () =>
-      VIEWS.map((view) => viewBox(view, mirror, drawnCorner(design, side), design.tyre, travel)),
-    [mirror, design, side, travel],
+    () => VIEWS.map((view) => viewBox(view, mirror, wheel.drawn, wheel.design.tyre, wheel.travel)),
+    [mirror, wheel],
   );
   // The floor stays where it is while a joint is dragged over it.
   const boxes = held ?? fitted;

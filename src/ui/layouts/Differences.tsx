@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { AxleDesign, Build } from '@/core/model/build';
 import { differencesOf } from '@/core/model/layouts';
 import type { Difference } from '@/core/model/layouts';
 import { pointLabel } from '@/core/model/labels';
@@ -14,22 +15,20 @@ import type { ComparedAxles } from './compared';
 
 interface Props {
   build: Build;
-  axle: AxleName;
-  side: Side;
+  wheel: Wheel;
   unit: LengthUnit;
   against: ComparedAxles;
 }
 
 /** What the open layout and another come to, and every number they differ in. */
-export function Differences({ build, axle, side, unit, against }: Props) {
-  const { travel, front, rear } = build;
-  const design = build[axle] ?? front;
-  const other = against[axle];
-  const figures = useMemo(() => figuresOf(design, side, travel), [design, side, travel]);
-  const others = useMemo(
-    () => (other ? figuresOf(other, side, travel) : []),
-    [other, side, travel],
-  );
+export function Differences({ build, wheel, unit, against }: Props) {
+  const { front, rear } = build;
+  const { axle, side } = wheel;
+  const figures = useMemo(() => figuresOf(wheel), [wheel]);
+  const others = useMemo(() => {
+    const other = against[axle];
+    return other ? figuresOf(wheel.drawnAs(other)) : [];
+  }, [against, axle, wheel]);
   const differences = useMemo(
     () => differencesOf(against, { front, rear }),
     [against, front, rear],

@@ -4,7 +4,7 @@ import { SnackbarProvider } from 'notistack';
 import { useState } from 'react';
 import { blankBuild } from '@/core/model/starts';
 import { layoutsOf } from '@/core/model/layouts';
-import { Editing } from '@/test/editing';
+import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
 import { LayoutNotes } from './LayoutNotes';
 import { LayoutsDrawer } from './LayoutsDrawer';
@@ -43,8 +43,7 @@ function Drawer() {
             open
             onClose={jest.fn()}
             build={build}
-            axle="front"
-            side="left"
+            wheel={frontWheelOf(build)}
             unit="mm"
             compared={compared}
             onCompare={setCompared}

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { openLayoutOf } from '@/core/model/layouts';
 import { useBuild } from '../bench/useBuildStore';
 import { useView } from '../bench/viewStore';
+import { useWheel } from '../bench/useWheel';
 import type { Compared } from './compared';
 
 const LayoutsDrawer = dynamic(() => import('./LayoutsDrawer').then((m) => m.LayoutsDrawer), {
@@ -46,14 +47,14 @@ function TheDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
   const build = useBuild((state) => state.build);
   const edit = useBuild((state) => state.edit);
   const replace = useBuild((state) => state.replace);
-  const { axle, side, unit, compared } = useView();
+  const { unit, compared } = useView();
+  const wheel = useWheel(build);
   return (
     <LayoutsDrawer
       open={open}
       onClose={onClose}
       build={build}
-      axle={build.rear ? axle : 'front'}
-      side={side}
+      wheel={wheel}
       unit={unit}
       compared={compared}
       onCompare={compare}

@@ -8,6 +8,7 @@ import { readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import { MonteCarlo } from '@/core/tolerance/monteCarlo';
 import type { Bands } from '@/core/tolerance/bands';
 import { Readouts } from './Readouts';
+import { wheelOf } from '@/core/kinematics/wheel';
 
 const wheel = (of: Build) => {
   const prepared = prepareAxle(of.front);
@@ -79,7 +80,8 @@ it('shows dashes, not old figures, out of reach', () => {
 });
 
 it('says what the ± of the measurements leaves open, at the travel shown', () => {
-  const cars = new MonteCarlo(blankBuild('x'), 'front', 'left', 0, 200);
+  const build = blankBuild('x');
+  const cars = new MonteCarlo(build, wheelOf(build, 'front', 'left'), 0, 200);
   cars.run(200);
   const bands = cars.bands();
   show(0, { bands });

@@ -1,5 +1,6 @@
 import type { Targets } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { AxleDesign, Build } from '@/core/model/build';
 import type { PointName, Points } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import type { Clearances } from './arms/useClearances';
@@ -7,10 +8,7 @@ import type { Clearances } from './arms/useClearances';
 /** What a station under the floor knows of the bench, and what it may do there. */
 export interface FloorStation {
   build: Build;
-  axle: AxleName;
-  side: Side;
-  design: AxleDesign;
-  points: Points;
+  wheel: Wheel;
   targets: Targets;
   unit: LengthUnit;
   selected: PointName | null;

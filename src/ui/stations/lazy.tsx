@@ -20,10 +20,13 @@ export const Arms = dynamic(() => import('./arms/Arms').then((m) => m.Arms), {
   ssr: false,
   loading,
 });
-export const Wheel = dynamic(() => import('./wheel/Wheel').then((m) => m.Wheel), {
-  ssr: false,
-  loading,
-});
+export const WheelAndUpright = dynamic(
+  () => import('./wheel/WheelAndUpright').then((m) => m.WheelAndUpright),
+  {
+    ssr: false,
+    loading,
+  },
+);
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,

@@ -2,18 +2,18 @@ import type { ComponentType } from 'react';
 import { typeOf } from '@/core/corners/kinds';
 import type { CornerType } from '@/core/corners/cornerType';
 import type { Station } from '@/core/judging/stationStates';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Bands } from '@/core/tolerance/bands';
-import { Arms, Brief, TakeOff, Wheel } from './lazy';
+import { Arms, Brief, TakeOff, WheelAndUpright } from './lazy';
 import { Rack } from './rack/Rack';
 import type { RackPanelProps } from './rack/Rack';
 
 /** What a station that takes the whole desk knows, and what it may do. */
 export interface DeskProps {
   build: Build;
-  axle: AxleName;
-  side: Side;
+  wheel: Wheel;
   unit: LengthUnit;
   bands: Bands | null;
   onEdit: (change: (build: Build) => void, step?: string) => void;
@@ -61,7 +61,7 @@ export const STATION_LIST: readonly Entry[] = [
     name: () => 'Wheel & upright',
     question: () => 'Where does the wheel sit?',
     shows: always,
-    panel: { underFloor: Wheel as ComponentType<RackPanelProps> },
+    panel: { underFloor: WheelAndUpright as ComponentType<RackPanelProps> },
   },
   {
     id: 'arms',

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { memo, useMemo } from 'react';
 import { toDeg } from '@/core/geometry/angle';
 import type { Targets } from '@/core/model/brief';
-import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import type { Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { valueAt } from '@/core/motion/sweep';
 import type { Bands } from '@/core/tolerance/bands';
@@ -18,11 +18,11 @@ import { Trace } from './Trace';
 import { antiPercentOf } from '@/core/motion/anti';
 import { AGAINST, TRACES, lineOf, tracesOf } from './traced';
 import type { Against, Line, Traced } from './traced';
+import type { Wheel } from '@/core/kinematics/wheel';
 
 interface Props {
   build: Build;
-  axle: AxleName;
-  design: AxleDesign;
+  wheel: Wheel;
   corner: CornerView;
   proposed: CornerView | null;
   /** The layout it is compared with. */
@@ -38,13 +38,14 @@ interface Props {
 
 /** One curve of the wheel shown, and which one it is. */
 export function TracePanel(props: Props) {
-  const { build, axle, design, corner, proposed, compared, bands, targets } = props;
-  const kinds = tracesOf(design, axle);
+  const { build, wheel, corner, proposed, compared, bands, targets } = props;
+  const { axle, design } = wheel;
+  const kinds = tracesOf(wheel);
   // Another axle may have no half-shafts.
   const traced = kinds.includes(props.traced) ? props.traced : 'toe';
   const against = TRACES[traced].only ?? props.against;
   const { position, unit, onTrace } = props;
-  const { bump, droop } = build.travel;
+  const { bump, droop } = wheel.travel;
   const halfTrack = useMemo(() => trackOf(design) / 2, [design]);
   const rolled = against === 'roll';
   /** Roll of the body, degrees, that puts this wheel up by so much and the other down. */

@@ -5,6 +5,7 @@ import type { ShaftPose } from '@/core/motion/halfShaft';
 import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import { TRACED, TRACES, lineOf, tracesOf } from './traced';
 import type { Against, Traced } from './traced';
+import { wheelIn } from '@/test/layouts';
 
 const build = blankBuild('x');
 const prepared = prepareAxle(build.front);
@@ -83,7 +84,7 @@ it('draws the roll centre of both wheels against roll, mirrored on the other sid
 it('draws a half-shaft where the axle is driven, as its change', () => {
   expect(draw('shaft').map(([value]) => value)).toEqual([10, 5, 0, 4, 8]);
   expect(draw('shaftBend').map(([value]) => value)).toEqual([5, 5, 5, 5, 5]);
-  expect(tracesOf(build.front, 'front')).not.toContain('shaft');
+  expect(tracesOf(wheelIn(build.front))).not.toContain('shaft');
   const inner = { ahead: 0, out: 120, up: 260 };
-  expect(tracesOf({ ...build.front, halfShaft: { inner, outer: 60 } }, 'front')).toContain('shaft');
+  expect(tracesOf(wheelIn({ ...build.front, halfShaft: { inner, outer: 60 } }))).toContain('shaft');
 });

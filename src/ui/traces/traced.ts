@@ -1,6 +1,5 @@
-import { typeOf } from '@/core/corners/kinds';
 import { roll } from '@/core/kinematics/axle';
-import type { AxleDesign, AxleName, Build, Side } from '@/core/model/build';
+import type { AxleName, Build, Side } from '@/core/model/build';
 import { antiPercentOf } from '@/core/motion/anti';
 import { isOfAxis } from '@/core/motion/quantities';
 import type { Quantity } from '@/core/motion/quantities';
@@ -8,6 +7,7 @@ import { rollCentreOf } from '@/core/motion/rollCentre';
 import { slopeAt, valueAt } from '@/core/motion/sweep';
 import type { Banded } from '@/core/tolerance/bands';
 import type { CornerView } from '../bench/useCorner';
+import type { Wheel } from '@/core/kinematics/wheel';
 
 /** What a trace is drawn against: the wheel's travel, or the body's roll. */
 export const AGAINST = ['travel', 'roll'] as const;
@@ -151,8 +151,8 @@ export type Line = [value: number, travel: number][];
 const FAR = 20_000;
 
 /** Curves that there is something to draw of: half-shafts where the axle is driven, a kingpin's where there is one. */
-export function tracesOf(design: AxleDesign, axle: AxleName): Traced[] {
-  const hasAxis = typeOf(design).steersAbout !== null;
+export function tracesOf({ design, type, axle }: Wheel): Traced[] {
+  const hasAxis = type.steersAbout !== null;
   return TRACED.filter((name) => {
     const { quantity } = TRACES[name];
     if (name === 'shaft' || name === 'shaftBend') return design.halfShaft !== undefined;

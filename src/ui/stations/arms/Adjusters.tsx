@@ -5,8 +5,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { pointNames, typeOf } from '@/core/corners/kinds';
-import type { AxleDesign } from '@/core/model/build';
+import { pointNames } from '@/core/corners/kinds';
+import type { CornerType } from '@/core/corners/cornerType';
 import type { PointName } from '@/core/model/points';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
@@ -18,28 +18,25 @@ import { Table } from '../../fields/Table';
 import type { FloorStation } from '../floorStation';
 import { Holes } from './Holes';
 
-type Props = Pick<
-  FloorStation,
-  'build' | 'axle' | 'side' | 'design' | 'unit' | 'selected' | 'onSelect'
->;
+type Props = Pick<FloorStation, 'build' | 'wheel' | 'unit' | 'selected' | 'onSelect'>;
 
 const PITCH = 1.5;
 const pitchSchema = measure('mm', 0.2, 10);
 
 /** What a turn, a washer, a hole or a flip does to the wheel as it stands, everything else left alone. */
 export function Adjusters(props: Props) {
-  const { design, side, unit, selected, onSelect } = props;
+  const { wheel, unit, selected, onSelect } = props;
+  const { design, type, points } = wheel;
   const [pitch, setPitch] = useState(PITCH);
-  const type = typeOf(design);
-  const names = jointsOf(design);
-  const point = chosenOf(design, selected);
-  const members = useMemo(() => memberEffects(design, side, pitch), [design, side, pitch]);
-  const steps = useMemo(() => pointEffects(design, side, point), [design, side, point]);
+  const names = jointsOf(type);
+  const point = chosenOf(type, selected);
+  const members = useMemo(() => memberEffects(wheel, pitch), [wheel, pitch]);
+  const steps = useMemo(() => pointEffects(wheel, point), [wheel, point]);
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
   const named = ({ of }: Adjuster): string =>
     'member' in of
       ? of.member.replace('tie rod', rodWord(design))
-      : `${of.coordinate} ${length(design.points[of.point][of.coordinate])}`;
+      : `${of.coordinate} ${length(points[of.point][of.coordinate])}`;
   return (
     <Box
       component="section"
@@ -103,13 +100,11 @@ export function Adjusters(props: Props) {
 }
 
 /** Joints that can be set: all but marks and the wheel's own centre. */
-function jointsOf(design: AxleDesign): PointName[] {
-  const type = typeOf(design);
-  return pointNames(type).filter((name) => !type.points[name].mark && name !== 'wheelCentre');
-}
+const jointsOf = (type: CornerType): PointName[] =>
+  pointNames(type).filter((name) => !type.points[name].mark && name !== 'wheelCentre');
 
-function chosenOf(design: AxleDesign, selected: PointName | null): PointName {
-  const names = jointsOf(design);
+function chosenOf(type: CornerType, selected: PointName | null): PointName {
+  const names = jointsOf(type);
   return selected !== null && names.includes(selected) ? selected : names[0];
 }
 

@@ -3,12 +3,11 @@ import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
 import type * as Finder from '@/core/arms/armsFromCamber';
 import type * as Clearance from '@/core/clearance/room';
-import { pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import type { Build } from '@/core/model/build';
 import type { PointName } from '@/core/model/points';
 import { blankBuild } from '@/core/model/starts';
-import { Editing } from '@/test/editing';
+import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
 import type { FloorStation } from '../floorStation';
 import { Arms } from './Arms';
@@ -27,14 +26,14 @@ jest.mock('../../bench/finderWorker', () => {
           if (step.done) return step.value;
         }
       },
-      clearances: async (...of: Parameters<typeof clearancesOf>) => clearancesOf(...of),
+      clearances: async (build: Build) => clearancesOf(build, frontWheelOf(build)),
       cancel: jest.fn(),
     }),
   };
 });
 /** Arms with the room that the bench looks for. */
 const WithRoom = (props: Omit<FloorStation, 'clearances'>) => (
-  <Arms {...props} clearances={useClearances(props.build, props.axle, props.side)} />
+  <Arms {...props} clearances={useClearances(props.build, props.wheel)} />
 );
 jest.setTimeout(30_000);
 
@@ -51,10 +50,7 @@ function show(selected: PointName | null = 'upperFrontInner', start: Build = bla
         {(build, onEdit) => (
           <WithRoom
             build={build}
-            axle="front"
-            side="left"
-            design={build.front}
-            points={pointsOf(build.front, 'left')}
+            wheel={frontWheelOf(build)}
             targets={briefOf(build).targets}
             unit="mm"
             selected={selected}

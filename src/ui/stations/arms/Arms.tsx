@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import type { ArmsFound } from '@/core/arms/armsProblem';
 import { armPoints } from '@/core/arms/armsProblem';
-import { typeOf } from '@/core/corners/kinds';
 import { upperArmOf } from '@/core/kinematics/arms';
 import { Choice } from '../../fields/Choice';
 import { PointsTable } from '../rack/PointsTable';
@@ -19,8 +18,8 @@ type Part = (typeof PARTS)[number];
 
 /** Where arms and links go: typed, given freedoms, or found from the camber wanted. */
 export function Arms(props: FloorStation) {
-  const { axle, design, points, selected, unit, onEdit } = props;
-  const type = typeOf(design);
+  const { wheel, selected, unit, onEdit } = props;
+  const { axle, design, points, type } = wheel;
   const { name: station } = type.station;
   const words: Record<Part, string> = {
     points: 'joints',

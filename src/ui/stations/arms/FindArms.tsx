@@ -3,7 +3,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { openedArms } from '@/core/arms/armsProblem';
-import { typeOf } from '@/core/corners/kinds';
 import { armLength, lowerArmOf, upperArmOf } from '@/core/kinematics/arms';
 import type { ArmsFinding } from '@/core/arms/armsFromCamber';
 import type { ArmsFound } from '@/core/arms/armsProblem';
@@ -23,14 +22,15 @@ import { useSearch } from '../useSearch';
 
 interface Props extends Pick<
   FloorStation,
-  'build' | 'axle' | 'design' | 'targets' | 'unit' | 'tried' | 'onTry' | 'onEdit'
+  'build' | 'wheel' | 'targets' | 'unit' | 'tried' | 'onTry' | 'onEdit'
 > {
   onTake: (found: ArmsFound) => void;
 }
 
 /** Camber wanted, and what within the freedoms gives it. */
 export function FindArms(props: Props) {
-  const { build, axle, design, targets, unit, onTry, onEdit } = props;
+  const { build, wheel, targets, unit, onTry, onEdit } = props;
+  const { axle, design, type } = wheel;
   const wanted: ArmsWanted = build.asked?.arms ?? {
     gain: (targets.camberGain[0] + targets.camberGain[1]) / 2,
     together: true,
@@ -52,7 +52,6 @@ export function FindArms(props: Props) {
       step,
     );
   const opened = openedArms(design, wanted.together);
-  const type = typeOf(design);
   const upperArm = upperArmOf(type);
 
   const search = () => {
@@ -165,7 +164,7 @@ export function FindArms(props: Props) {
         onSearch={search}
       />
       {stale && <Stale />}
-      {current && <ArmsResults {...props} finding={current} />}
+      {current && <ArmsResults {...props} design={design} finding={current} />}
     </Box>
   );
 }

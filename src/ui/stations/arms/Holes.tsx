@@ -12,7 +12,7 @@ import { LengthField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
 import type { FloorStation } from '../floorStation';
 
-type Props = Pick<FloorStation, 'build' | 'axle' | 'side' | 'design' | 'unit'> & {
+type Props = Pick<FloorStation, 'build' | 'wheel' | 'unit'> & {
   point: PointName;
 };
 
@@ -21,19 +21,19 @@ const ROOM = 20;
 const roomSchema = measure('mm', 0, 300);
 
 /** Where a joint has a row of holes: what each of them gives, and the spacers that fit it. */
-export function Holes({ build, axle, side, design, unit, point }: Props) {
+export function Holes({ build, wheel, unit, point }: Props) {
   const [room, setRoom] = useState(ROOM);
   const coordinate = COORDINATES.find((one) => {
-    const kind = design.freedoms?.[point]?.[one]?.kind;
+    const kind = wheel.design.freedoms?.[point]?.[one]?.kind;
     return kind === 'choices' || kind === 'flip';
   });
   const holes = useMemo(
-    () => (coordinate ? holesOf(build, axle, side, point, coordinate) : []),
-    [build, axle, side, point, coordinate],
+    () => (coordinate ? holesOf(build, wheel, point, coordinate) : []),
+    [build, wheel, point, coordinate],
   );
   if (!coordinate || holes.length === 0) return null;
   const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
-  const isRear = axle === 'rear';
+  const isRear = wheel.axle === 'rear';
   const shifts = holes.some(({ shift }) => shift !== null);
   const percent = (value: number | null) =>
     value === null ? '–' : `${readable(value.toFixed(0))} %`;

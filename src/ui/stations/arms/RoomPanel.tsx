@@ -3,9 +3,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import { typeOf } from '@/core/corners/kinds';
 import { rodWord } from '@/core/model/labels';
-import { TILT_LIMITS, startingRoom, wantedSchema } from '@/core/model/room';
+import { ARTICULATION_LIMITS, startingRoom, wantedSchema } from '@/core/model/room';
 import type { Room, WantedRoom } from '@/core/model/room';
 import type { Point, PointName } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
@@ -15,20 +14,17 @@ import type { FloorStation } from '../floorStation';
 import { Bodies } from './Bodies';
 import type { RoomChange } from './Bodies';
 import { Tightest } from './Tightest';
-import { Tilts } from './Tilts';
+import { Articulations } from './Articulations';
 
-type Props = Pick<
-  FloorStation,
-  'build' | 'axle' | 'side' | 'unit' | 'clearances' | 'onEdit' | 'onShow'
->;
+type Props = Pick<FloorStation, 'build' | 'wheel' | 'unit' | 'clearances' | 'onEdit' | 'onShow'>;
 
 const STARTING = startingRoom();
 
-/** Bodies to keep clear of, the tightest places over the whole travel and lock, and how far joints tilt. */
-export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow }: Props) {
+/** Bodies to keep clear of, the tightest places over the whole travel and lock, and how far joints articulate. */
+export function RoomPanel({ build, wheel, unit, clearances, onEdit, onShow }: Props) {
+  const { axle, design, type } = wheel;
   const { list, stale } = clearances;
   const wanted = (build.room ?? STARTING).wanted;
-  const design = build[axle] ?? build.front;
   const handleRoom = useStable((change: (room: Room) => void, step?: string) =>
     onEdit((draft) => {
       draft.room ??= startingRoom();
@@ -48,11 +44,9 @@ export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow 
     <Box component="section" aria-label="Room" sx={{ overflow: 'auto', minHeight: 0, pr: 0.5 }}>
       <Wanted wanted={wanted} unit={unit} onRoom={handleRoom} />
       <Tightest found={list} stale={stale} unit={unit} onShow={onShow} />
-      <Tilts
+      <Articulations
         build={build}
-        axle={axle}
-        design={design}
-        side={side}
+        wheel={wheel}
         wanted={wanted}
         onShow={onShow}
         onBolt={handleBolt}
@@ -64,14 +58,14 @@ export function RoomPanel({ build, axle, side, unit, clearances, onEdit, onShow 
         unit={unit}
         onRoom={handleRoom}
       />
-      <HowFound rod={typeOf(design).tieRod && rodWord(design)} />
+      <HowFound rod={type.tieRod && rodWord(design)} />
     </Box>
   );
 }
 
-const TILTS = { ball: 'ball joints tilt', rodEnd: 'rod ends tilt' };
+const LIMITS = { ball: 'ball joint limit', rodEnd: 'rod end limit' };
 
-/** What to keep clear of what moves, and how far joints may tilt. */
+/** What to keep clear of what moves, and how far joints may articulate. */
 const Wanted = memo(function Wanted({
   wanted,
   unit,
@@ -97,8 +91,8 @@ const Wanted = memo(function Wanted({
       {(['ball', 'rodEnd'] as const).map((kind) => (
         <AngleField
           key={kind}
-          label={TILTS[kind]}
-          value={wanted[kind] ?? TILT_LIMITS[kind]}
+          label={LIMITS[kind]}
+          value={wanted[kind] ?? ARTICULATION_LIMITS[kind]}
           schema={wantedSchema.shape[kind].unwrap()}
           onValue={(degrees, step) => onRoom((draft) => void (draft.wanted[kind] = degrees), step)}
           width={124}
@@ -114,8 +108,8 @@ const HowFound = memo(function HowFound({ rod }: { rod: string | null }) {
       Looked at in 45 positions of travel and lock, arms and joints at their drawn diameters,{' '}
       {rod !== null && `the ${rod} at its own (strength), `}tyre and rim as a ring. Both sides
       alike. 10 mm round what moves, 20 round a tyre, 60 off the ground, ball joints to{' '}
-      {TILT_LIMITS.ball}° and rod ends to {TILT_LIMITS.rodEnd}° from square at ride height are
-      common practice; go by what the maker of yours states.
+      {ARTICULATION_LIMITS.ball}° and rod ends to {ARTICULATION_LIMITS.rodEnd}° from square at ride
+      height are common practice; go by what the maker of yours states.
     </Typography>
   );
 });

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Closest } from '@/core/clearance/room';
-import type { AxleName, Build, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { Build } from '@/core/model/build';
 import { finderWorker } from '../../bench/finderWorker';
 
 /** Between two looks, ms: the drawing needs the machine too. */
@@ -14,8 +15,7 @@ export interface Clearances {
 
 interface Asked {
   build: Build;
-  axle: AxleName;
-  side: Side;
+  wheel: Wheel;
 }
 
 /**
@@ -23,22 +23,22 @@ interface Asked {
  * as often as the worker answers, and always the last one.
  * @returns `list` is undefined until the first answer, null where the layout cannot be solved
  */
-export function useClearances(build: Build, axle: AxleName, side: Side): Clearances {
+export function useClearances(build: Build, wheel: Wheel): Clearances {
   const [found, setFound] = useState<{ of: Asked; list: Closest[] | null } | null>(null);
-  const wanted = useRef<Asked>({ build, axle, side });
+  const wanted = useRef<Asked>({ build, wheel });
   const looking = useRef(false);
   useEffect(() => {
-    wanted.current = { build, axle, side };
+    wanted.current = { build, wheel };
     const look = async () => {
       looking.current = true;
       for (let of: Asked | null = null; of !== wanted.current;) {
         of = wanted.current;
-        const list = await finderWorker().clearances(of.build, of.axle, of.side);
+        const list = await finderWorker().clearances(of.build, of.wheel.axle, of.wheel.side);
         setFound({ of, list });
         await new Promise((resolve) => setTimeout(resolve, BREATH));
       }
     };
     if (!looking.current) void look().finally(() => (looking.current = false));
-  }, [build, axle, side]);
-  return { list: found?.list, stale: found?.of.build !== build || found.of.side !== side };
+  }, [build, wheel]);
+  return { list: found?.list, stale: found?.of.build !== build || found.of.wheel !== wheel };
 }

@@ -3,9 +3,9 @@ import userEvent from '@testing-library/user-event';
 import { blankBuild } from '@/core/model/starts';
 import { STARTER_SHELF } from '@/core/model/starterShelf';
 import { trackOf } from '@/core/upright/place';
-import { Editing } from '@/test/editing';
+import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
-import { Wheel } from '../wheel/Wheel';
+import { WheelAndUpright } from '../wheel/WheelAndUpright';
 import { Brief } from './Brief';
 
 jest.mock('@/server/actions', () => ({
@@ -27,10 +27,9 @@ const show = (station: 'brief' | 'wheel', start = blankBuild('x')) => {
         station === 'brief' ? (
           <Brief build={build} unit="mm" onEdit={onEdit} onAxle={() => undefined} />
         ) : (
-          <Wheel
+          <WheelAndUpright
             build={build}
-            axle="front"
-            side="left"
+            wheel={frontWheelOf(build)}
             unit="mm"
             onEdit={onEdit}
             onTry={() => undefined}

@@ -104,8 +104,9 @@ function WheelSection({
   unit: LengthUnit;
   onEdit: Props['onEdit'];
 }) {
-  const change = useAxleChange(build, axle, onEdit);
-  const fields = { design: build[axle]!, unit, change, width: FIELD };
+  const design = build[axle]!;
+  const change = useAxleChange(axle, design, onEdit);
+  const fields = { design, unit, change, width: FIELD };
   return (
     <Section title={axle === 'front' ? 'Front wheels' : 'Rear wheels'}>
       <Fields>

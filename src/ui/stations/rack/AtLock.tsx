@@ -1,20 +1,12 @@
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { rangesAtLock } from '@/core/bumpsteer/atLock';
-import type { AxleDesign, Side, Travel } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
 import { Table } from '../../fields/Table';
 
 /** Toe range over the travel with the rack part of the way: what is perfect straight ahead may not be at lock. */
-export function AtLock({
-  design,
-  side,
-  travel,
-}: {
-  design: AxleDesign;
-  side: Side;
-  travel: Travel;
-}) {
-  const ranges = useMemo(() => rangesAtLock(design, side, travel), [design, side, travel]);
+export function AtLock({ wheel }: { wheel: Wheel }) {
+  const ranges = useMemo(() => rangesAtLock(wheel), [wheel]);
   return (
     <>
       <Typography variant="h3">At part lock</Typography>

@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { isSteered } from '@/core/kinematics/axle';
 import { rodWord } from '@/core/model/labels';
 import { openedRod } from '@/core/bumpsteer/findNull';
 import { STARTING_WANTED, nullWantedSchema, placingSchema } from '@/core/model/nullWanted';
@@ -19,7 +18,8 @@ import type { RackProps } from './Rack';
 
 /** What within the freedoms leaves the toe alone, the least work first, as drawn and as it will be built. */
 export function NullFinder(props: RackProps) {
-  const { build, axle, side, design, unit, onTry, onEdit } = props;
+  const { build, wheel, unit, onTry, onEdit } = props;
+  const { axle, side, design } = wheel;
   const wanted = build.asked?.null ?? STARTING_WANTED;
   const search = useSearch<NullFinding>(`null ${axle} ${side}`, design, wanted);
   const { part, found, stale, start } = search;
@@ -60,7 +60,7 @@ export function NullFinder(props: RackProps) {
           width={132}
         />
       </Box>
-      {isSteered(design) && (
+      {wheel.steered && (
         <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
           <Toggle
             label="Bumps at half lock count too"

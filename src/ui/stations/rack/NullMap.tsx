@@ -10,7 +10,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { PLANES, PLANE_NAMES } from '@/core/model/mapPlanes';
 import type { BumpMap } from '@/core/bumpsteer/bumpMap';
 import type { PlaneName } from '@/core/model/mapPlanes';
-import { bumpSteerOf, withPoints } from '@/core/bumpsteer/trial';
+import { bumpSteerOf } from '@/core/bumpsteer/trial';
 import { rulesOfThumb } from '@/core/bumpsteer/rules';
 import type { AxleDesign } from '@/core/model/build';
 import { toPoint } from '@/core/model/points';
@@ -24,6 +24,7 @@ import type { Mark } from './MapPicture';
 import type { RackProps } from './Rack';
 import { askedOf } from '../useAsked';
 import { putPoints } from './places';
+import type { Wheel } from '@/core/kinematics/wheel';
 
 const SIZES = ['15', '40', '80'] as const;
 type Size = (typeof SIZES)[number];
@@ -37,43 +38,43 @@ const planeWords = (plane: PlaneName, design: AxleDesign): string => {
 
 /** Toe range over a plane that a joint may be moved in: where the null is, and how sharp. */
 export function NullMap(props: RackProps) {
-  const { build, side, design, points, targets, unit, nulls, tried, onTry } = props;
-  const { travel } = build;
+  const { build, wheel, targets, unit, nulls, tried, onTry } = props;
+  const { axle, side, design, travel, points } = wheel;
   const asked = build.asked?.map ?? { plane: 'inner-out-up' as const, size: 40 };
   const { plane } = asked;
   const size: Size = SIZES.find((one) => Number(one) === asked.size) ?? '40';
   const put = askedOf(props.onEdit);
-  const [found, setFound] = useState<{ of: AxleDesign; map: BumpMap } | null>(null);
+  const [found, setFound] = useState<{ of: Wheel; map: BumpMap } | null>(null);
   const [picked, setPicked] = useState<{
-    of: AxleDesign;
+    of: Wheel;
     plane: PlaneName;
     at: [number, number];
   } | null>(null);
   useEffect(() => {
     let wanted = true;
-    const show = (map: BumpMap) => wanted && setFound({ of: design, map });
+    const show = (map: BumpMap) => wanted && setFound({ of: wheel, map });
     void finderWorker()
-      .map(design, side, travel, plane, Number(size), PLACES, proxy(show))
+      .map({ axle, side, design, travel }, plane, Number(size), PLACES, proxy(show))
       .then((map) => map && show(map));
     return () => {
       wanted = false;
     };
-  }, [design, side, travel, plane, size]);
+  }, [wheel, axle, side, design, travel, plane, size]);
 
-  const rules = useMemo(() => rulesOfThumb(design, side, travel), [design, side, travel]);
+  const rules = useMemo(() => rulesOfThumb(wheel), [wheel]);
   const { point, across, up } = PLANES[plane];
   const now = points[point];
   const map = found?.map.plane === plane && found.map.size === Number(size) ? found.map : null;
-  const here = picked?.of === design && picked.plane === plane ? picked.at : null;
+  const here = picked?.of === wheel && picked.plane === plane ? picked.at : null;
   const trial = here && {
     ...now,
     [across]: here[0],
     [up]: here[1],
   };
-  const steer = trial && bumpSteerOf(withPoints(design, side, { [point]: trial }), side, travel);
+  const steer = trial && bumpSteerOf(wheel.withPoints({ [point]: trial }));
   const look = (at: [number, number]) => {
-    setPicked({ of: design, plane, at });
-    onTry(withPoints(design, side, { [point]: { ...now, [across]: at[0], [up]: at[1] } }));
+    setPicked({ of: wheel, plane, at });
+    onTry(wheel.withPoints({ [point]: { ...now, [across]: at[0], [up]: at[1] } }).design);
   };
   const marks: Mark[] = [{ kind: 'now', at: [now[across], now[up]], label: 'now' }];
   const line = point === 'tieRodInner' ? nulls?.inner : nulls?.outer;
@@ -117,7 +118,7 @@ export function NullMap(props: RackProps) {
       <Box sx={{ display: 'flex', gap: 1.5 }}>
         <MapPicture
           map={map}
-          stale={found?.of !== design}
+          stale={found?.of !== wheel}
           marks={marks}
           picked={here}
           freedoms={design.freedoms?.[point]}

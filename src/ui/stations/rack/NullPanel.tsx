@@ -16,7 +16,6 @@ import { briefOf } from '@/core/model/brief';
 import { isOnSolid } from '@/core/takeoff/solid';
 import type { Rule } from '@/core/model/brief';
 import { toPoint } from '@/core/model/points';
-import { isSteered } from '@/core/kinematics/axle';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
 import { printLength, readable } from '@/core/model/units';
@@ -44,18 +43,18 @@ const RULES: Record<Rule, { name: string; why: string }> = {
 
 /** Both null lines, what kind of error there is, the rules of thumb judged, and how it does at part lock. */
 export function NullPanel(props: RackProps) {
-  const { build, axle, side, design, points, targets, unit, nulls, bumpSteer } = props;
-  const { travel } = build;
+  const { build, wheel, targets, unit, nulls, bumpSteer } = props;
+  const { axle, side, design, points } = wheel;
   const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
   const withUnit = (mm: number) => `${length(mm)} ${unit}`;
-  const shape = useMemo(() => classify(design, side, travel), [design, side, travel]);
-  const rules = useMemo(() => rulesOfThumb(design, side, travel), [design, side, travel]);
+  const shape = useMemo(() => classify(wheel), [wheel]);
+  const rules = useMemo(() => rulesOfThumb(wheel), [wheel]);
   const ways = useMemo(
     () =>
       [nulls?.inner, nulls?.outer].flatMap((one) =>
-        one ? [{ ...one, steer: bumpSteerWith(design, side, travel, one.point, one.at) }] : [],
+        one ? [{ ...one, steer: bumpSteerWith(wheel, one.point, one.at) }] : [],
       ),
-    [nulls, design, side, travel],
+    [nulls, wheel],
   );
   const proposal = (key: string, point: PointName, at: Vec, steer: BumpSteer | null) => (
     <Way
@@ -125,7 +124,7 @@ export function NullPanel(props: RackProps) {
           </Typography>
         </Box>
       ))}
-      {isSteered(design) && <AtLock design={design} side={side} travel={travel} />}
+      {wheel.steered && <AtLock wheel={wheel} />}
       <Typography variant="caption" component="p" color="text.secondary">
         The {axle} {side} wheel. Verdicts are on the largest toe change from ride height, straight
         ahead, by the brief’s bands; part lock is not judged.
@@ -140,8 +139,7 @@ function Way({
   at,
   steer,
   move,
-  design,
-  side,
+  wheel,
   targets,
   tried,
   onTry,
@@ -153,7 +151,7 @@ function Way({
   steer: BumpSteer | null;
   move: string;
 }) {
-  const trial = useMemo(() => moved(design, side, point, at), [design, side, point, at]);
+  const trial = useMemo(() => moved(wheel, point, at), [wheel, point, at]);
   return (
     <Box
       data-way={point}

@@ -2,7 +2,6 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { NullFinding } from '@/core/bumpsteer/findNull';
 import type { NullFound } from '@/core/bumpsteer/nullProblem';
-import { withPoints } from '@/core/bumpsteer/trial';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
@@ -12,13 +11,15 @@ import { LookTake } from '../LookTake';
 import type { RackProps } from './Rack';
 import { adviceInWords, instruction } from './instructions';
 import { putPoints } from './places';
+import type { Wheel } from '@/core/kinematics/wheel';
 
 /** Stacks longer than this want another cure than a bolt held at one end (common practice), mm. */
 const LONG_SPACER = 15;
 
 /** Answers as instructions, each with what it leaves as drawn, as built and at part lock. */
 export function NullResults(props: RackProps & { finding: NullFinding }) {
-  const { finding, design, side, unit, tried, onTry, onPoints } = props;
+  const { finding, wheel, unit, tried, onTry, onPoints } = props;
+  const { design } = wheel;
   const { found, before, tried: count, all, work, paper, steady, advice } = finding;
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
   if (!before)
@@ -50,7 +51,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
         </Box>
       )}
       {found.map((one, i) => {
-        const looked = tried !== null && sameRod(tried, one, side);
+        const looked = tried !== null && sameRod(wheel.drawnAs(tried), one);
         return (
           <Box
             key={i}
@@ -104,7 +105,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
             </Box>
             <LookTake
               looked={looked}
-              onLook={() => onTry(looked ? null : withPoints(design, side, one.points))}
+              onLook={() => onTry(looked ? null : wheel.withPoints(one.points).design)}
               onTake={() => {
                 onTry(null);
                 onPoints(putPoints(one.points));
@@ -117,10 +118,8 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
   );
 }
 
-const sameRod = (tried: RackProps['design'], { points }: NullFound, side: RackProps['side']) => {
-  const own = side === 'right' && tried.rightPoints ? tried.rightPoints : tried.points;
-  return own.tieRodInner === points.tieRodInner && own.tieRodOuter === points.tieRodOuter;
-};
+const sameRod = ({ points: tried }: Wheel, { points }: NullFound) =>
+  tried.tieRodInner === points.tieRodInner && tried.tieRodOuter === points.tieRodOuter;
 
 const angle = (degrees: number): string => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
 

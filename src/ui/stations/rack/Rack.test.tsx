@@ -1,17 +1,15 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useMemo, useState } from 'react';
-import type { bumpMap } from '@/core/bumpsteer/bumpMap';
 import type * as Find from '@/core/bumpsteer/findNull';
 import type * as Map from '@/core/bumpsteer/bumpMap';
 import { bumpSteerOf } from '@/core/bumpsteer/trial';
 import { nullsOf } from '@/core/bumpsteer/nulls';
-import { prepareAxle } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign, Build } from '@/core/model/build';
 import type { PointName } from '@/core/model/points';
 import { blankBuild } from '@/core/model/starts';
-import { Editing } from '@/test/editing';
+import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
 import { NullFinder } from './NullFinder';
 import { NullMap } from './NullMap';
@@ -19,6 +17,11 @@ import { NullPanel } from './NullPanel';
 import type { RackProps } from './Rack';
 import { RodStrength } from './RodStrength';
 import { moveInWords } from './places';
+import { wheelOf } from '@/core/kinematics/wheel';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { PlaneName } from '@/core/model/mapPlanes';
+import type { NullWanted } from '@/core/model/nullWanted';
+import { wheelIn } from '@/test/layouts';
 
 // The worker's own computations, without a worker; maps are small here.
 jest.mock('../../bench/finderWorker', () => {
@@ -32,9 +35,10 @@ jest.mock('../../bench/finderWorker', () => {
   };
   return {
     finderWorker: () => ({
-      null: async (...of: Parameters<typeof find.findNull>) => finish(find.findNull(...of)),
-      map: async (...[design, side, travel, plane, size]: Parameters<typeof bumpMap>) =>
-        finish(maps.bumpMap(design, side, travel, plane, size, 9)),
+      null: async (build: Build, _axle: 'front', _side: 'left', wanted: NullWanted) =>
+        finish(find.findNull(build, frontWheelOf(build), wanted)),
+      map: async ({ design, travel }: Wheel, plane: PlaneName, size: number) =>
+        finish(maps.bumpMap(wheelIn(design, 'left', travel), plane, size, 9)),
       cancel: jest.fn(),
     }),
   };
@@ -54,17 +58,14 @@ function Station({ part: Part }: { part: React.ComponentType<RackProps> }) {
   return (
     <Editing held={held}>
       {(build, onEdit) => {
-        const { front, travel } = build;
+        const wheel = frontWheelOf(build);
         return (
           <>
             <div aria-label="tried">{tried ? JSON.stringify(tried.points) : ''}</div>
             <WithNulls
               part={Part}
               build={build}
-              axle="front"
-              side="left"
-              design={front}
-              points={front.points}
+              wheel={wheel}
               targets={briefOf(build).targets}
               unit="mm"
               selected={selected}
@@ -74,7 +75,7 @@ function Station({ part: Part }: { part: React.ComponentType<RackProps> }) {
               tried={tried}
               onTry={setTried}
               onShow={jest.fn()}
-              bumpSteer={bumpSteerOf(front, 'left', travel)}
+              bumpSteer={bumpSteerOf(wheel)}
               clearances={NO_ROOM}
             />
           </>
@@ -88,11 +89,8 @@ function WithNulls({
   part: Part,
   ...props
 }: Omit<RackProps, 'nulls'> & { part: React.ComponentType<RackProps> }) {
-  const { design, build } = props;
-  const nulls = useMemo(() => {
-    const prepared = prepareAxle(design);
-    return prepared.ok ? nullsOf(prepared.axle, design, 'left', build.travel) : null;
-  }, [design, build.travel]);
+  const { wheel } = props;
+  const nulls = useMemo(() => nullsOf(wheel), [wheel]);
   return <Part {...props} nulls={nulls} />;
 }
 const show = (part: React.ComponentType<RackProps>, change?: (build: Build) => void) => {
@@ -101,7 +99,7 @@ const show = (part: React.ComponentType<RackProps>, change?: (build: Build) => v
   held.build = start;
   render(<Station part={part} />);
 };
-const range = () => bumpSteerOf(held.build.front, 'left', held.build.travel)!.span.range;
+const range = () => bumpSteerOf(wheelOf(held.build, 'front', 'left'))!.span.range;
 const press = (where: { getByRole: typeof screen.getByRole }, name: string) =>
   user.click(where.getByRole('button', { name }));
 const tried = () => screen.getByLabelText('tried').textContent;
@@ -312,12 +310,12 @@ describe('strength', () => {
     expect(screen.getByLabelText('spacer, single shear')).toHaveValue('24.5');
   });
 
-  it('says how far the rod’s ends tilt against what they may', () => {
+  it('says how far the rod’s ends articulate against what they may', () => {
     show(RodStrength, (build) => {
       build.room = { keepOuts: [], wanted: { moving: 10, tyre: 20, ground: 60, rodEnd: 3 } };
     });
-    expect(estimate(/tie rod inner joint tilts/)).toHaveAttribute('data-estimate', 'enough');
-    expect(estimate(/tie rod outer joint tilts/)).toHaveAttribute('data-estimate', 'short');
+    expect(estimate(/tie rod inner joint articulates/)).toHaveAttribute('data-estimate', 'enough');
+    expect(estimate(/tie rod outer joint articulates/)).toHaveAttribute('data-estimate', 'short');
     expect(screen.getByText(/Spacers for high misalignment/)).toBeVisible();
   });
 

@@ -3,8 +3,6 @@
 import { useState } from 'react';
 import type { BumpSteer } from '@/core/motion/bumpSteer';
 import type { Nulls } from '@/core/bumpsteer/nulls';
-import { typeOf } from '@/core/corners/kinds';
-import { isSteered } from '@/core/kinematics/axle';
 import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
@@ -40,10 +38,11 @@ export interface RackPanelProps extends RackProps {
 
 /** Where rack and tie-rod joints go so that bumps do not steer. */
 export function Rack({ shim, onFind, ...props }: RackPanelProps) {
-  const { axle, design, points, selected, unit, targets } = props;
+  const { wheel, selected, unit, targets } = props;
+  const { axle, design, points } = wheel;
   const [picked, setPart] = useState<Part>('joints');
   // What a rod carries is reckoned about what the wheel steers about: not where that is nothing.
-  const parts = PARTS.filter((one) => one !== 'strength' || typeOf(design).steersAbout !== null);
+  const parts = PARTS.filter((one) => one !== 'strength' || wheel.type.steersAbout !== null);
   const part = parts.includes(picked) ? picked : 'joints';
   const point = selected === 'tieRodInner' || selected === 'tieRodOuter' ? selected : 'tieRodOuter';
   const handleFreedom = useFreedomEdit(axle, point, props.onEdit);
@@ -52,7 +51,7 @@ export function Rack({ shim, onFind, ...props }: RackPanelProps) {
   return (
     <>
       <Choice
-        label={isSteered(design) ? 'Rack and tie rod' : 'Toe link'}
+        label={wheel.steered ? 'Rack and tie rod' : 'Toe link'}
         value={part}
         options={parts}
         words={WORDS}

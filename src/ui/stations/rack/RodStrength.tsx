@@ -8,10 +8,8 @@ import { rodAsBuilt } from '@/core/strength/rodParts';
 import { RESERVE, rodStrength } from '@/core/strength/rodStrength';
 import { GRADES, STARTING_LOADS, rodSchema, tieRodParts } from '@/core/model/rod';
 import type { Grade, TieRodPart } from '@/core/model/rod';
-import { TILT_LIMITS } from '@/core/model/room';
-import { jointTypeOf, tiltsOf } from '@/core/clearance/tilt';
-import { typeOf } from '@/core/corners/kinds';
-import { isSteered } from '@/core/kinematics/axle';
+import { ARTICULATION_LIMITS } from '@/core/model/room';
+import { jointTypeOf, articulationsOf } from '@/core/clearance/articulation';
 import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
@@ -39,9 +37,10 @@ type Row = [what: string, figure: string, enough: boolean | null];
 
 /** First estimates of what the tie rod carries and what that does to spacer, rod and thread. */
 export function RodStrength(props: RackProps) {
-  const { build, axle, design, side, unit, onEdit } = props;
+  const { build, wheel, unit, onEdit } = props;
+  const { axle, design } = wheel;
   const loads = { ...STARTING_LOADS, ...build.rod };
-  const rod = rodAsBuilt(build, design, side);
+  const rod = rodAsBuilt(build, wheel);
   const { parts, from } = rod;
   const setLoad = (key: keyof typeof STARTING_LOADS, value: number, step?: string) =>
     onEdit((draft) => {
@@ -62,18 +61,18 @@ export function RodStrength(props: RackProps) {
       return `rod ${length(Math.abs(rod.longer))} ${rod.longer > 0 ? 'longer' : 'shorter'} than measured`;
     return from[key] === 'typed' ? 'yours' : 'assumed';
   };
-  const found = rodStrength(design, side, { ...loads, ...parts });
-  const tilts = useMemo(() => tiltsOf(design, side, build.travel), [design, side, build.travel]);
+  const found = rodStrength(wheel, { ...loads, ...parts });
+  const articulations = useMemo(() => articulationsOf(wheel), [wheel]);
   const bends = (['tieRodInner', 'tieRodOuter'] as const).flatMap((name): Row[] => {
-    if (!tilts) return [];
-    const kind = jointTypeOf(typeOf(design), name, isSteered(design));
-    const limit = build.room?.wanted[kind] ?? TILT_LIMITS[kind];
-    const { tilt } = tilts[name];
+    if (!articulations) return [];
+    const kind = jointTypeOf(wheel.type, name, wheel.steered);
+    const limit = build.room?.wanted[kind] ?? ARTICULATION_LIMITS[kind];
+    const { angle } = articulations[name];
     return [
       [
-        `${pointLabel(design, name)} tilts over travel and lock`,
-        `${tilt.toFixed(1)}° of ${limit}°`,
-        tilt <= limit,
+        `${pointLabel(design, name)} articulates over travel and lock`,
+        `${angle.toFixed(1)}° of ${limit}°`,
+        angle <= limit,
       ],
     ];
   });
@@ -81,21 +80,21 @@ export function RodStrength(props: RackProps) {
   const rows: Row[] = [
     ['lever of the rod about the kingpin', `${found.lever.toFixed(0)} mm`, null],
     ['force along the rod, steered at rest', `${(found.steady / 1000).toFixed(2)} kN`, null],
-    ['the same, struck', `${(found.struck / 1000).toFixed(2)} kN`, null],
+    ['the same, over a kerb', `${(found.kerbForce / 1000).toFixed(2)} kN`, null],
     [
-      'bolt bent by the struck force',
+      'bolt bent by the kerb force',
       `${found.bending.toFixed(0)} N/mm², yield ${found.boltReserve.toFixed(1)} times that`,
       found.boltReserve >= RESERVE,
     ],
     [
       `rod buckles (${found.rule}, slenderness ${found.slenderness.toFixed(0)}) at`,
-      `${(found.buckling / 1000).toFixed(1)} kN, ${found.rodReserve.toFixed(1)} times the struck force`,
+      `${(found.buckling / 1000).toFixed(1)} kN, ${found.rodReserve.toFixed(1)} times the kerb force`,
       found.rodReserve >= RESERVE,
     ],
     [
       'thread wanted, 1.5 diameters of it',
-      `${found.engagement.toFixed(0)} mm of ${length(parts.engaged)}`,
-      parts.engaged >= found.engagement,
+      `${found.threadEngagement.toFixed(0)} mm of ${length(parts.engaged)}`,
+      parts.engaged >= found.threadEngagement,
     ],
     ...bends,
   ];
@@ -164,8 +163,8 @@ export function RodStrength(props: RackProps) {
       </Table>
       {bends.some(([, , enough]) => enough === false) && (
         <Typography variant="body2" sx={{ color: VERDICT.edge, mt: 0.5 }}>
-          + A joint that tilts past its limit binds and breaks. Spacers for high misalignment let a
-          rod end tilt further: type their limit under Arms, room.
+          + A joint that articulates past its limit binds and breaks. Spacers for high misalignment
+          let a rod end go further: type their limit under Arms, room.
         </Typography>
       )}
       {(found.boltReserve < RESERVE || parts.spacer > 15) && (

@@ -1,6 +1,6 @@
 import type { Vec } from '@/core/geometry/vec';
-import { withPoints } from '@/core/bumpsteer/trial';
-import type { AxleDesign, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { AxleDesign } from '@/core/model/build';
 import { COORDINATES, toPoint } from '@/core/model/points';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 
@@ -19,9 +19,9 @@ export function moveInWords(from: Point, to: Point, length: (mm: number) => stri
   return parts.length === 0 ? 'stays' : parts.join(', ');
 }
 
-/** A design with one joint elsewhere, to be looked at. */
-export const moved = (design: AxleDesign, side: Side, point: PointName, at: Vec): AxleDesign =>
-  withPoints(design, side, { [point]: rounded(toPoint(at)) });
+/** The axle with one joint of the wheel elsewhere, to be looked at. */
+export const moved = (wheel: Wheel, point: PointName, at: Vec): AxleDesign =>
+  wheel.withPoints({ [point]: rounded(toPoint(at)) }).design;
 
 /** Puts joints into the wheel's points, to a hundredth of a mm. */
 export const putPoints = (change: Partial<Points>) => (points: Points) => {

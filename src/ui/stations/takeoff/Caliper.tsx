@@ -5,7 +5,6 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { Fragment, useEffect, useState } from 'react';
-import { typeOf } from '@/core/corners/kinds';
 import { briefOf } from '@/core/model/brief';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import { printLength, readable, trimmed } from '@/core/model/units';
@@ -28,13 +27,8 @@ const WORDS: Record<Judged, string> = {
 };
 
 /** What every measured number does when it is off, the worst first, and what all of them do together. */
-export function Caliper({
-  build,
-  axle,
-  side,
-  unit,
-  bands,
-}: StationProps & { bands: Bands | null }) {
+export function Caliper({ build, wheel, unit, bands }: StationProps & { bands: Bands | null }) {
+  const { axle, side, design, type } = wheel;
   const [by, setBy] = useState<Judged>('bumpSteer');
   const [list, setList] = useState<Sensitivity[] | null>(null);
   useEffect(() => {
@@ -47,9 +41,8 @@ export function Caliper({
     };
   }, [build, axle, side]);
 
-  const design = build[axle] ?? build.front;
   // A wheel that steers about nothing has no scrub radius.
-  const judged = JUDGED.filter((what) => what !== 'scrub' || typeOf(design).steersAbout);
+  const judged = JUDGED.filter((what) => what !== 'scrub' || type.steersAbout);
   const sorted = list && [...list].sort((a, b) => b.over[by] - a.over[by]);
   return (
     <Box sx={{ maxWidth: 860 }}>
@@ -119,8 +112,8 @@ export function Caliper({
       <Typography variant="caption" color="text.secondary" component="p">
         Bump steer is the toe range over the whole travel; camber and scrub radius at ride height.
         Arms count as cut to the drawn length
-        {typeOf(design).tieRod ? `; toe is set again by the ${rodWord(design)}` : ''}. Angles count
-        per degree.
+        {type.tieRod ? `; toe is set again by the ${rodWord(design)}` : ''}. Angles count per
+        degree.
       </Typography>
     </Box>
   );

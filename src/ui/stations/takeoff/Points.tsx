@@ -9,9 +9,7 @@ import { useEffect, useState } from 'react';
 import { distance } from '@/core/geometry/vec';
 import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
 import { readPointRows } from '@/core/file/pointsCsv';
-import { kingpinOf, pointNames, typeOf, uprightPoints } from '@/core/corners/kinds';
-import { pointsOf } from '@/core/kinematics/axle';
-
+import { kingpinOf, pointNames, uprightPoints } from '@/core/corners/kinds';
 import { toVec } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
 import type { Point, PointName } from '@/core/model/points';
@@ -52,13 +50,11 @@ const IN_MODEL = 0.2;
 
 /** The wanted points of one wheel and how each was measured. */
 export function Points(props: Props) {
-  const { build, axle, side, unit, reader, onEdit, onTakeOff } = props;
+  const { build, wheel, unit, reader, onEdit, onTakeOff } = props;
+  const { axle, side, design, points, type } = wheel;
   const { enqueueSnackbar } = useSnackbar();
   const [picked, setChosen] = useState<PointName | null>(null);
-  const design = build[axle] ?? build.front;
-  const points = pointsOf(design, side);
   const takeOff = takeOffOf(build);
-  const type = typeOf(design);
   // What is measured first: the lower end of what the wheel steers about, where that is a joint of the upright.
   const first = kingpinOf(type)?.[0] ?? uprightPoints(type)[0] ?? pointNames(type)[0];
   const chosen = picked !== null && picked in points ? picked : first;

@@ -2,9 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { typeOf, uprightPoints } from '@/core/corners/kinds';
-import { pointsOf } from '@/core/kinematics/axle';
-
+import { uprightPoints } from '@/core/corners/kinds';
 import { toVec } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
@@ -40,8 +38,8 @@ const WORDS: Record<Method, string> = {
 
 /** How one point was measured: the method, its numbers and their ±. */
 export function RecordEditor(props: Props) {
-  const { build, axle, side, point, place, unit, onTakeOff } = props;
-  const design = build[axle] ?? build.front;
+  const { build, wheel, point, place, unit, onTakeOff } = props;
+  const { axle, side, design, points, type } = wheel;
   const takeOff = takeOffOf(build);
   const record = recordOf(takeOff, axle, side, point);
   const isThis = (m: Measured) => m.axle === axle && m.side === side && m.point === point;
@@ -56,7 +54,6 @@ export function RecordEditor(props: Props) {
       const target = draft.measured.find(isThis);
       if (target) edit(target);
     }, step);
-  const type = typeOf(design);
   const methods = METHODS.filter(
     (method) => method !== 'bench' || uprightPoints(type).includes(point),
   );
@@ -87,7 +84,7 @@ export function RecordEditor(props: Props) {
           <DirectFields
             record={record}
             planes={takeOff.planes}
-            drawn={pointsOf(design, side)[point]}
+            drawn={points[point]}
             unit={unit}
             change={change}
           />
@@ -105,8 +102,8 @@ export function RecordEditor(props: Props) {
           <BenchFields
             record={record}
             type={type}
-            points={pointsOf(design, side)}
-            hung={hangUpright(build, axle, side)}
+            points={points}
+            hung={hangUpright(build, wheel)}
             drawn={drawnOnBench(props)}
             unit={unit}
             change={change}
@@ -147,8 +144,8 @@ function Outcome({ place, unit }: { place: PlaceRead; unit: StationProps['unit']
 }
 
 /** A record that nothing was read for yet. */
-function startOf(method: Exclude<Method, 'none'>, { build, axle, side, point }: Props): Measured {
-  const where = { axle, side, point };
+function startOf(method: Exclude<Method, 'none'>, { build, wheel, point }: Props): Measured {
+  const where = { axle: wheel.axle, side: wheel.side, point };
   const tape = () => ({ tolerance: USUAL.tape });
   const rule = () => ({ tolerance: USUAL.rule });
   if (method === 'direct') return { ...where, method, ahead: tape(), out: tape(), up: tape() };
@@ -171,7 +168,7 @@ function startOf(method: Exclude<Method, 'none'>, { build, axle, side, point }: 
 }
 
 /** Where the model has a joint, as it would measure on the bench. */
-function drawnOnBench({ build, axle, side, point }: Props) {
-  const { frame } = hangUpright(build, axle, side);
-  return chassisToBench(frame, toVec(pointsOf(build[axle] ?? build.front, side)[point]));
+function drawnOnBench({ build, wheel, point }: Props) {
+  const { frame } = hangUpright(build, wheel);
+  return chassisToBench(frame, toVec(wheel.points[point]));
 }

@@ -4,7 +4,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { typeOf } from '@/core/corners/kinds';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { isInConflict } from '@/core/takeoff/measured';
@@ -26,9 +25,9 @@ const CHOICES: [Choice, string][] = [
 ];
 
 /** How far a frame is out of symmetry, what that does, and what to make of it. */
-export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
+export function Symmetry({ build, wheel, unit, onEdit }: StationProps) {
+  const { axle, design, type } = wheel;
   const symmetry = useMemo(() => symmetryOf(build, axle), [build, axle]);
-  const design = build[axle] ?? build.front;
   const [asking, setAsking] = useState<Choice | null>(null);
   const disputed = useMemo(() => {
     const { read } = readerOf(build);
@@ -60,11 +59,7 @@ export function Symmetry({ build, axle, unit, onEdit }: StationProps) {
       </Typography>
       <Typography variant="body2" sx={{ mb: 1.5 }}>
         {left && right
-          ? effect(
-              left,
-              right,
-              typeOf(design).tieRod ? `arms and ${rodWord(design)}s` : 'arms and links',
-            )
+          ? effect(left, right, type.tieRod ? `arms and ${rodWord(design)}s` : 'arms and links')
           : 'One side cannot be put together from arms of the drawn lengths: the sides are too far apart.'}
       </Typography>
       <Table aria-label="Left against right">

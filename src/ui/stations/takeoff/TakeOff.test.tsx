@@ -5,7 +5,7 @@ import type { Build } from '@/core/model/build';
 import { blankBuild } from '@/core/model/starts';
 import { noTakeOff } from '@/core/model/takeOff';
 import type * as Real from '@/core/tolerance/sensitivity';
-import { Editing } from '@/test/editing';
+import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
 import { TakeOff } from './TakeOff';
 
@@ -14,7 +14,7 @@ jest.mock('../../bench/toleranceWorker', () => {
   const { sensitivities } = jest.requireActual<typeof Real>('@/core/tolerance/sensitivity');
   return {
     toleranceWorker: () => ({
-      sensitivities: async (...of: Parameters<typeof sensitivities>) => sensitivities(...of),
+      sensitivities: async (build: Build) => sensitivities(build, frontWheelOf(build)),
     }),
   };
 });
@@ -30,7 +30,13 @@ const show = (start = blankBuild('x')) => {
     <SnackbarProvider>
       <Editing held={held}>
         {(build, onEdit) => (
-          <TakeOff build={build} axle="front" side="left" unit="mm" bands={null} onEdit={onEdit} />
+          <TakeOff
+            build={build}
+            wheel={frontWheelOf(build)}
+            unit="mm"
+            bands={null}
+            onEdit={onEdit}
+          />
         )}
       </Editing>
     </SnackbarProvider>,

@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { useMemo, useState } from 'react';
-import type { AxleName, Build, Side } from '@/core/model/build';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { readerOf } from '@/core/takeoff/places';
 import { noTakeOff } from '@/core/model/takeOff';
@@ -19,8 +20,7 @@ import { Symmetry } from './Symmetry';
 
 export interface StationProps {
   build: Build;
-  axle: AxleName;
-  side: Side;
+  wheel: Wheel;
   unit: LengthUnit;
   onEdit: (change: (build: Build) => void, step?: string) => void;
   /** Changes the take-off, making one where there is none. */

@@ -13,7 +13,7 @@ import { ShelfPicker } from '../../shelf/ShelfPicker';
 import type { StationProps } from './TakeOff';
 
 /** Drops an upright from the shelf into the take-off of the side shown, as measured on the bench. */
-export function UprightFromShelf({ axle, side, onTakeOff }: StationProps) {
+export function UprightFromShelf({ wheel: { axle, side }, onTakeOff }: StationProps) {
   const [open, setOpen] = useState(false);
   const [round, setRound] = useState(false);
   const drop = (part: UprightPart) =>

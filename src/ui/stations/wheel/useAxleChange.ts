@@ -9,14 +9,13 @@ export type AxleChange = (step: string, change: (design: AxleDesign) => void) =>
  * as it was when the visit began, so what is typed on the way leaves no trace.
  */
 export function useAxleChange(
-  build: Build,
   axle: AxleName,
+  design: AxleDesign,
   onEdit: (change: (build: Build) => void, step?: string) => void,
 ): AxleChange {
   const visit = useRef<{ name: string; base: AxleDesign } | null>(null);
   return useStable((step, change) => {
-    if (visit.current?.name !== step || step === '')
-      visit.current = { name: step, base: build[axle] ?? build.front };
+    if (visit.current?.name !== step || step === '') visit.current = { name: step, base: design };
     const next = structuredClone(visit.current.base);
     change(next);
     onEdit((draft) => {

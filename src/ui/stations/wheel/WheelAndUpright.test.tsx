@@ -5,9 +5,9 @@ import { blankBuild } from '@/core/model/starts';
 import { overallWidthOf, trackOf } from '@/core/upright/place';
 import { staticQuantities } from '@/core/upright/staticQuantities';
 import type { StaticQuantities } from '@/core/upright/staticQuantities';
-import { Editing } from '@/test/editing';
+import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
-import { Wheel } from './Wheel';
+import { WheelAndUpright } from './WheelAndUpright';
 
 const held: Held = { build: blankBuild('x') };
 const user = userEvent.setup({ delay: null });
@@ -20,10 +20,9 @@ const show = (tried: AxleDesign | null = null) => {
   render(
     <Editing held={held}>
       {(build, onEdit) => (
-        <Wheel
+        <WheelAndUpright
           build={build}
-          axle="front"
-          side="left"
+          wheel={frontWheelOf(build)}
           unit="mm"
           tried={tried}
           onEdit={onEdit}

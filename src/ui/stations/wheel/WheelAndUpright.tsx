@@ -7,8 +7,7 @@ import Switch from '@mui/material/Switch';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { kingpinOf, typeOf } from '@/core/corners/kinds';
-import { pointsOf } from '@/core/kinematics/axle';
+import { kingpinOf } from '@/core/corners/kinds';
 import { staticSchema } from '@/core/model/build';
 import type { AxleDesign } from '@/core/model/build';
 import { printLength } from '@/core/model/units';
@@ -26,26 +25,25 @@ import { LoadedRadius, RimOffset, TrackFields, TyreCode } from './WheelFields';
 import { useAxleChange } from './useAxleChange';
 import type { FloorStation } from '../floorStation';
 
-type Props = Pick<FloorStation, 'build' | 'axle' | 'side' | 'unit' | 'onEdit' | 'onTry' | 'tried'>;
+type Props = Pick<FloorStation, 'build' | 'wheel' | 'unit' | 'onEdit' | 'onTry' | 'tried'>;
 
 const FIELD = 128;
 
 /** The wheel placed by track, tyre and rim; the upright hung on it and leaned. */
-export function Wheel({ build, axle, side, unit, onEdit, onTry, tried }: Props) {
-  const design = build[axle] ?? build.front;
-  const points = pointsOf(design, side);
+export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Props) {
+  const { axle, side, design, points, type } = wheel;
   const [kept, setKept] = useState<Kept>('track');
   const [about, setAbout] = useState<Pivot>('lower');
   const [solid, setSolid] = useState(false);
   const [before, setBefore] = useState<{ step: string; track: number } | null>(null);
-  const change = useAxleChange(build, axle, onEdit);
+  const change = useAxleChange(axle, design, onEdit);
   const now = staticQuantities(design, side);
   /** Changes what may take the track along, and remembers what that was before this stay in the field. */
   const watched: typeof change = (step, act) => {
     setBefore((last) => (last?.step === step ? last : { step, track: trackOf(design) }));
     change(step, act);
   };
-  const kingpin = kingpinOf(typeOf(design));
+  const kingpin = kingpinOf(type);
   const lean = (d: AxleDesign, wanted: { kpi?: number; caster?: number }) => {
     const { kpi = 0, caster = 0 } = staticQuantities(d, side);
     leanUpright(d, { kpi, caster, ...wanted, about, solid });

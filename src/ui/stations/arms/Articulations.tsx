@@ -4,62 +4,61 @@ import { memo, useMemo } from 'react';
 import { toDeg } from '@/core/geometry/angle';
 import { toPoint } from '@/core/model/points';
 import type { Point, PointName } from '@/core/model/points';
-import type { Tilts as TiltList } from '@/core/clearance/tilt';
-import { TILT_LIMITS } from '@/core/model/room';
+import type { Articulations as ArticulationList } from '@/core/clearance/articulation';
+import { ARTICULATION_LIMITS } from '@/core/model/room';
 import type { WantedRoom } from '@/core/model/room';
-import { bestBolt, jointTypeOf, tiltingOf, tiltsOf } from '@/core/clearance/tilt';
-import { typeOf } from '@/core/corners/kinds';
-import { isSteered } from '@/core/kinematics/axle';
+import {
+  bestBolt,
+  jointTypeOf,
+  articulatedJoints,
+  articulationsOf,
+} from '@/core/clearance/articulation';
 import { describePosition } from '@/core/kinematics/corner';
-import { measuredTilts } from '@/core/clearance/studs';
-import type { AxleDesign, AxleName, Build, Side, Travel } from '@/core/model/build';
+import { measuredArticulations } from '@/core/clearance/studs';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { Build } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
 import { VERDICT } from '../../theme';
 import type { FloorStation } from '../floorStation';
 import { PlaceRow } from './PlaceRow';
 
-/** How far the joints tilt over travel and lock, against what they may. */
-export const Tilts = memo(function Tilts({
+/** How far the joints articulate over travel and lock, against what they may. */
+export const Articulations = memo(function Articulations({
   build,
-  axle,
-  design,
-  side,
+  wheel,
   wanted,
   onShow,
   onBolt,
 }: {
   build: Build;
-  axle: AxleName;
-  design: AxleDesign;
-  side: Side;
+  wheel: Wheel;
   wanted: WantedRoom;
   onShow: FloorStation['onShow'];
   /** Lets a rod end's bolt lie another way; null as is usual. */
   onBolt: (name: PointName, direction: Point | null) => void;
 }) {
-  const tilts = useMemo(() => measuredTilts(build, axle, side), [build, axle, side]);
-  const { travel } = build;
-  const type = typeOf(design);
+  const articulations = useMemo(() => measuredArticulations(build, wheel), [build, wheel]);
+  const { type, design } = wheel;
   return (
-    <section aria-label="Joint tilt">
-      {tilts &&
-        tiltingOf(type).map((name) => {
-          const { tilt, travel: at, rack } = tilts[name];
-          const kind = jointTypeOf(type, name, isSteered(design));
-          const past = tilt > (wanted[kind] ?? TILT_LIMITS[kind]);
+    <section aria-label="Joint articulation">
+      {articulations &&
+        articulatedJoints(type).map((name) => {
+          const { angle, travel: at, rack } = articulations[name];
+          const kind = jointTypeOf(type, name, wheel.steered);
+          const past = angle > (wanted[kind] ?? ARTICULATION_LIMITS[kind]);
           return (
             <PlaceRow
               key={name}
-              data-tilt={past ? 'past' : 'within'}
-              what={`${pointLabel(design, name)} tilts`}
+              data-articulation={past ? 'past' : 'within'}
+              what={`${pointLabel(design, name)} articulates`}
               where={describePosition(at, rack)}
               colour={past ? VERDICT.bad : VERDICT.good}
-              figure={`${past ? '✕' : '✓'} ${tilt.toFixed(1)}°`}
+              figure={`${past ? '✕' : '✓'} ${angle.toFixed(1)}°`}
               onClick={() => onShow({ travel: at, rack })}
             />
           );
         })}
-      <Bolts {...{ design, side, travel, tilts, onBolt }} />
+      <Bolts {...{ wheel, articulations, onBolt }} />
     </section>
   );
 });
@@ -67,45 +66,42 @@ export const Tilts = memo(function Tilts({
 /** A bolt that turned would save less than this is left alone, degrees. */
 const WORTH = 1;
 
-/** A bolt that would be laid so (null: as is usual), and the tilt that leaves. */
+/** A bolt that would be laid so (null: as is usual), and the articulation that leaves. */
 interface Offer {
   name: PointName;
   direction: Point | null;
-  tilt: number;
+  angle: number;
 }
 
-/** Rod ends whose bolts lie badly: the way in which travel turns them about the bolt instead of tilting them. */
+/** Rod ends whose bolts lie badly: the way in which travel turns them about the bolt instead of articulating them. */
 function Bolts({
-  design,
-  side,
-  travel,
-  tilts,
+  wheel,
+  articulations,
   onBolt,
 }: {
-  design: AxleDesign;
-  side: Side;
-  travel: Travel;
-  tilts: TiltList | null;
+  wheel: Wheel;
+  articulations: ArticulationList | null;
   onBolt: (name: PointName, direction: Point | null) => void;
 }) {
+  const { design } = wheel;
   const better = useMemo(
     () =>
-      tiltingOf(typeOf(design)).flatMap((name): Offer[] => {
-        if (design.bolts?.[name]) return [{ name, direction: null, tilt: 0 }];
-        const best = bestBolt(design, side, travel, name);
+      articulatedJoints(wheel.type).flatMap((name): Offer[] => {
+        if (design.bolts?.[name]) return [{ name, direction: null, angle: 0 }];
+        const best = bestBolt(wheel, name);
         if (!best) return [];
         const direction = rounded(toPoint(best));
         const bolts = { ...design.bolts, [name]: direction };
-        const after = tiltsOf({ ...design, bolts }, side, travel);
-        const saved = after && tilts ? tilts[name].tilt - after[name].tilt : 0;
-        return saved > WORTH ? [{ name, direction, tilt: after![name].tilt }] : [];
+        const after = articulationsOf(wheel.drawnAs({ ...design, bolts }));
+        const saved = after && articulations ? articulations[name].angle - after[name].angle : 0;
+        return saved > WORTH ? [{ name, direction, angle: after![name].angle }] : [];
       }),
-    [design, side, travel, tilts],
+    [wheel, design, articulations],
   );
-  return better.map(({ name, direction, tilt }) => (
+  return better.map(({ name, direction, angle }) => (
     <Typography key={name} variant="body2" component="div" data-bolt={name}>
       {direction
-        ? `+ The bolt of the ${pointLabel(design, name)} laid ${inWords(direction)}: the travel turns it about the bolt, and it tilts ${tilt.toFixed(1)}°.`
+        ? `+ The bolt of the ${pointLabel(design, name)} laid ${inWords(direction)}: the travel turns it about the bolt, and it articulates ${angle.toFixed(1)}°.`
         : `The bolt of the ${pointLabel(design, name)} lies ${inWords(design.bolts![name]!)}.`}{' '}
       <Button size="small" sx={{ py: 0 }} onClick={() => onBolt(name, direction)}>
         {direction ? 'Lay it so' : 'As is usual'}

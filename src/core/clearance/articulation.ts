@@ -1,30 +1,29 @@
 import { EVD, Matrix } from 'ml-matrix';
-import { typeOf } from '../corners/kinds';
 import type { CornerType, JointOfType } from '../corners/cornerType';
 import { toDeg } from '../geometry/angle';
 import { cross, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { isSteered, prepareAxle, rackTravelOf } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { carried, frameAt, placer } from '../kinematics/joints';
 import type { Frame, Joints } from '../kinematics/joints';
-import type { AxleDesign, Side, Travel } from '../model/build';
+import type { Wheel } from '../kinematics/wheel';
+import type { AxleDesign } from '../model/build';
 import { toVec } from '../model/points';
 import type { PointName } from '../model/points';
 import { positionsByRack } from './positions';
 
-/** Joints of a kind that tilt as the wheel moves. The arms' inner pivots only turn about their axes. */
-export const tiltingOf = (type: CornerType): PointName[] => type.joints.map(({ at }) => at);
+/** Joints of a kind that articulate as the wheel moves. The arms' inner pivots only turn about their axes. */
+export const articulatedJoints = (type: CornerType): PointName[] => type.joints.map(({ at }) => at);
 
-/** How far a joint tilts from how it stands as drawn, degrees, and where it does so most. */
-export interface Tilt {
-  tilt: number;
+/** How far a joint articulates from how it stands as drawn, degrees, and where it does so most. */
+export interface Articulation {
+  angle: number;
   travel: number;
   rack: number;
 }
-export type Tilts = Record<PointName, Tilt>;
+export type Articulations = Record<PointName, Articulation>;
 
-/** What kind of joint tilts: a ball in a socket, or a rod end on a bolt; a rack's own inner joint is a ball. */
+/** What kind of joint articulates: a ball in a socket, or a rod end on a bolt; a rack's own inner joint is a ball. */
 export function jointTypeOf(
   type: CornerType,
   name: PointName,
@@ -35,67 +34,70 @@ export function jointTypeOf(
 }
 
 /**
- * The most that each joint tilts over travel and lock, joints taken as set square at ride height, straight
+ * The most that each joint articulates over travel and lock, joints taken as set square at ride height, straight
  * ahead: a ball joint's stud, on the upright, against its arm; a ball at a member's end (the rack's inner
  * joint, a strut's top), the member against how it lies at ride height; a rod end, the member against the plane
  * its bolt is square to. A rod end turns freely about its bolt, which stands upright at the upright and lies along
  * the car at the chassis; a radius arm's ball about one across the car.
  * @param studs how studs lie on the upright as drawn where somebody measured it: these count from square to their
- * arm, for that is how its socket is set, and so may be tilted at ride height already
+ * arm, for that is how its socket is set, and so may be articulated at ride height already
  * @returns null where the layout cannot be solved as drawn
  */
-export function tiltsOf(
-  design: AxleDesign,
-  side: Side,
-  travel: Travel,
+export function articulationsOf(
+  wheel: Wheel,
   studs: Readonly<Record<PointName, Vec>> = {},
-): Tilts | null {
-  const prepared = prepareAxle(design);
-  if (!prepared.ok) return null;
-  const { corner, drawn, rackSign } = prepared.axle[side];
-  const type = typeOf(design);
+): Articulations | null {
+  if (!wheel.corner) return null;
+  const { corner, drawn, rackSign } = wheel.corner;
+  const { type, design, steered } = wheel;
   const upright = new Float64Array(UPRIGHT_SIZE);
   if (!corner.pose(0, 0, upright)) return null;
   const jointsAt = placer(drawn);
-  const home: Standing = { at: jointsAt(upright), upright: frameAt(upright) };
-  const steered = isSteered(design);
+  const home: Posed = { at: jointsAt(upright), upright: frameAt(upright) };
   const measures = type.joints.map((joint) => ({
     name: joint.at,
-    measure: tiltOf(type, joint, jointTypeOf(type, joint.at, steered), home, design.bolts, studs),
+    measure: articulationOf(
+      type,
+      joint,
+      jointTypeOf(type, joint.at, steered),
+      home,
+      design.bolts,
+      studs,
+    ),
   }));
-  const most: Tilts = Object.fromEntries(
-    measures.map(({ name }) => [name, { tilt: 0, travel: 0, rack: 0 }]),
+  const most: Articulations = Object.fromEntries(
+    measures.map(({ name }) => [name, { angle: 0, travel: 0, rack: 0 }]),
   );
-  for (const { fullBump: _, ...position } of positionsByRack(travel, rackTravelOf(design))) {
+  for (const { fullBump: _, ...position } of positionsByRack(wheel.travel, wheel.rackTravel)) {
     if (!corner.pose(position.travel, rackSign * position.rack, upright)) continue;
-    const now: Standing = { at: jointsAt(upright), upright: frameAt(upright) };
+    const now: Posed = { at: jointsAt(upright), upright: frameAt(upright) };
     for (const { name, measure } of measures) {
-      const tilt = measure(now);
-      if (tilt > most[name].tilt) most[name] = { tilt, ...position };
+      const angle = measure(now);
+      if (angle > most[name].angle) most[name] = { angle, ...position };
     }
   }
   return most;
 }
 
 /** A corner in one position. */
-interface Standing {
+interface Posed {
   at: Joints;
   upright: Frame;
 }
 
-/** How far a joint tilts in a position from how it stands at home, degrees. */
-function tiltOf(
+/** How far a joint articulates in a position from how it stands at home, degrees. */
+function articulationOf(
   type: CornerType,
   joint: JointOfType,
   kind: 'ball' | 'rodEnd',
-  home: Standing,
+  home: Posed,
   bolts: AxleDesign['bolts'],
   studs: Readonly<Record<PointName, Vec>>,
-): (now: Standing) => number {
+): (now: Posed) => number {
   if ('stud' in joint) {
     const { at, stud, arm } = joint;
-    const studOf = ({ at: joints }: Standing) => unit(sub(joints[stud[1]], joints[stud[0]]));
-    const armOf = ({ at: joints }: Standing): Frame => {
+    const studOf = ({ at: joints }: Posed) => unit(sub(joints[stud[1]], joints[stud[0]]));
+    const armOf = ({ at: joints }: Posed): Frame => {
       const [front, rear] = arm.map((name) => joints[name]);
       const axis = unit(sub(front, rear));
       return frame(axis, sub(joints[at], footOnLine(joints[at], rear, axis)));
@@ -114,7 +116,7 @@ function tiltOf(
     const across: Vec = [0, 1, 0];
     return (now) => between(across, carried(across, home.upright, now.upright));
   }
-  const alongOf = ({ at }: Standing) => unit(sub(at[joint.member], at[joint.at]));
+  const alongOf = ({ at }: Posed) => unit(sub(at[joint.member], at[joint.at]));
   const along0 = alongOf(home);
   if (kind === 'ball') return (now) => between(along0, alongOf(now));
   const bolt = boltOf(type, joint.at, along0, bolts);
@@ -131,29 +133,23 @@ function boltOf(type: CornerType, name: PointName, along: Vec, bolts: AxleDesign
 }
 
 /**
- * The direction of a rod end's bolt about which travel and lock turn it instead of tilting it: square, as nearly as
+ * The direction of a rod end's bolt about which travel and lock turn it instead of articulating it: square, as nearly as
  * can be by least squares, to every way the member lies as the bolt's own body sees it.
  * @returns the direction as drawn; null for a joint that is no rod end at a member, or where nothing can be solved
  */
-export function bestBolt(
-  design: AxleDesign,
-  side: Side,
-  travel: Travel,
-  name: PointName,
-): Vec | null {
-  const prepared = prepareAxle(design);
-  const type = typeOf(design);
+export function bestBolt(wheel: Wheel, name: PointName): Vec | null {
+  const { type } = wheel;
   const joint = type.joints.find(({ at }) => at === name);
-  if (!prepared.ok || !joint || !('member' in joint)) return null;
-  if (jointTypeOf(type, name, isSteered(design)) !== 'rodEnd') return null;
-  const { corner, drawn, rackSign } = prepared.axle[side];
+  if (!wheel.corner || !joint || !('member' in joint)) return null;
+  if (jointTypeOf(type, name, wheel.steered) !== 'rodEnd') return null;
+  const { corner, drawn, rackSign } = wheel.corner;
   const upright = new Float64Array(UPRIGHT_SIZE);
   const jointsAt = placer(drawn);
   if (!corner.pose(0, 0, upright)) return null;
   const home = frameAt(upright);
   const onUpright = type.points[name].on === 'upright';
   const ways: Vec[] = [];
-  for (const { travel: at, rack } of positionsByRack(travel, rackTravelOf(design))) {
+  for (const { travel: at, rack } of positionsByRack(wheel.travel, wheel.rackTravel)) {
     if (!corner.pose(at, rackSign * rack, upright)) continue;
     const joints = jointsAt(upright);
     const along = unit(sub(joints[joint.member], joints[name]));

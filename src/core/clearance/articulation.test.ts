@@ -4,9 +4,10 @@ import { toDeg } from '../geometry/angle';
 import type { Build } from '../model/build';
 import { blankBuild } from '../model/starts';
 import { noTakeOff } from '../model/takeOff';
-import { measuredTilts, studsOf } from './studs';
-import { anyLayout, parallelArms } from '../../test/layouts';
-import { bestBolt, tiltingOf, tiltsOf } from './tilt';
+import { measuredArticulations, studsOf } from './studs';
+import { anyLayout, parallelArms, wheelIn } from '../../test/layouts';
+import { bestBolt, articulatedJoints, articulationsOf } from './articulation';
+import { wheelOf } from '../kinematics/wheel';
 
 const travel = { bump: 60, droop: 60 };
 
@@ -15,40 +16,40 @@ const parallel = parallelArms({
   tieRodOuter: { ahead: -100, out: 600, up: 300 },
 });
 
-describe('how far joints tilt', () => {
+describe('how far joints articulate', () => {
   it('is the arms’ swing where the upright only rises and falls', () => {
     const { rack: _rack, ...rear } = parallel;
-    const tilts = tiltsOf(rear, 'left', travel)!;
+    const articulations = articulationsOf(wheelIn(rear, 'left', travel))!;
     const swing = toDeg(Math.asin(60 / 300));
-    expect(tilts['lowerOuter'].tilt).toBeCloseTo(swing, 6);
-    expect(tilts['upperOuter'].tilt).toBeCloseTo(swing, 6);
+    expect(articulations['lowerOuter'].angle).toBeCloseTo(swing, 6);
+    expect(articulations['upperOuter'].angle).toBeCloseTo(swing, 6);
     // The rod leaves the plane square to its upright bolt by the swing; about a bolt along the car it turns freely.
-    expect(tilts['tieRodOuter'].tilt).toBeCloseTo(swing, 6);
-    expect(tilts['tieRodInner'].tilt).toBeCloseTo(0, 6);
-    expect(Math.abs(tilts['lowerOuter'].travel)).toBe(60);
+    expect(articulations['tieRodOuter'].angle).toBeCloseTo(swing, 6);
+    expect(articulations['tieRodInner'].angle).toBeCloseTo(0, 6);
+    expect(Math.abs(articulations['lowerOuter'].travel)).toBe(60);
   });
 
   it('counts every way the rod leaves the rack’s end, and no turn about the outer bolt', () => {
-    const wide = tiltsOf(parallel, 'left', { bump: 1, droop: 1 })!;
-    // At lock the rod swings in plan: the inner ball tilts, the outer end turns about its bolt.
-    expect(wide['tieRodInner'].tilt).toBeGreaterThan(3);
+    const wide = articulationsOf(wheelIn(parallel, 'left', { bump: 1, droop: 1 }))!;
+    // At lock the rod swings in plan: the inner ball articulates, the outer end turns about its bolt.
+    expect(wide['tieRodInner'].angle).toBeGreaterThan(3);
     expect(Math.abs(wide['tieRodInner'].rack)).toBe(parallel.rack!.travel);
-    expect(wide['tieRodOuter'].tilt).toBeLessThan(0.5);
-    // Steering turns ball joints about their studs: no tilt.
-    expect(wide['lowerOuter'].tilt).toBeLessThan(0.5);
+    expect(wide['tieRodOuter'].angle).toBeLessThan(0.5);
+    // Steering turns ball joints about their studs: no articulation.
+    expect(wide['lowerOuter'].angle).toBeLessThan(0.5);
   });
 
   it('mirrors, and grows from nothing', () => {
     fc.assert(
       fc.property(anyLayout, (design) => {
         const at = (side: 'left' | 'right', by: number) =>
-          tiltsOf(design, side, { bump: by, droop: by })!;
+          articulationsOf(wheelIn(design, side, { bump: by, droop: by }))!;
         const [left, right] = [at('left', 20), at('right', 20)];
         const { rack: _rack, ...unsteered } = design;
-        const still = tiltsOf(unsteered, 'left', { bump: 0.01, droop: 0.01 })!;
-        for (const name of tiltingOf(doubleWishbone)) {
-          expect(right[name].tilt).toBeCloseTo(left[name].tilt, 9);
-          expect(still[name].tilt).toBeLessThan(0.1);
+        const still = articulationsOf(wheelIn(unsteered, 'left', { bump: 0.01, droop: 0.01 }))!;
+        for (const name of articulatedJoints(doubleWishbone)) {
+          expect(right[name].angle).toBeCloseTo(left[name].angle, 9);
+          expect(still[name].angle).toBeLessThan(0.1);
         }
       }),
       { numRuns: 20 },
@@ -58,20 +59,22 @@ describe('how far joints tilt', () => {
   it('is nothing where the layout cannot be solved', () => {
     const { front } = blankBuild('x');
     front.points['upperOuter'] = { ...front.points['lowerOuter'] };
-    expect(tiltsOf(front, 'left', travel)).toBeNull();
+    expect(articulationsOf(wheelIn(front, 'left', travel))).toBeNull();
   });
 });
 
 describe('a bolt laid another way', () => {
-  it('tilts least where travel turns about it: none of many other ways does better', () => {
+  it('articulates least where travel turns about it: none of many other ways does better', () => {
     for (const kind of ['five-link', 'strut-links']) {
       const { rear } = blankBuild('x', undefined, kind);
       for (const name of ['linkAInner', 'linkAOuter', 'tieRodOuter']) {
-        const best = bestBolt(rear!, 'left', travel, name)!;
-        const tiltWith = ([ahead, out, up]: readonly number[]) =>
-          tiltsOf({ ...rear!, bolts: { [name]: { ahead, out, up } } }, 'left', travel)![name].tilt;
-        const usual = tiltsOf(rear!, 'left', travel)![name].tilt;
-        const least = tiltWith(best);
+        const best = bestBolt(wheelIn(rear!, 'left', travel), name)!;
+        const angleWith = ([ahead, out, up]: readonly number[]) =>
+          articulationsOf(
+            wheelIn({ ...rear!, bolts: { [name]: { ahead, out, up } } }, 'left', travel),
+          )![name].angle;
+        const usual = articulationsOf(wheelIn(rear!, 'left', travel))![name].angle;
+        const least = angleWith(best);
         expect(least).toBeLessThan(usual + 1e-9);
         // Tried all round, five degrees apart: least squares is near the least of them.
         let tried = Infinity;
@@ -80,7 +83,7 @@ describe('a bolt laid another way', () => {
             const [p, q] = [(a * Math.PI) / 180, (b * Math.PI) / 180];
             tried = Math.min(
               tried,
-              tiltWith([Math.cos(p) * Math.cos(q), Math.sin(p) * Math.cos(q), Math.sin(q)]),
+              angleWith([Math.cos(p) * Math.cos(q), Math.sin(p) * Math.cos(q), Math.sin(q)]),
             );
           }
         expect(least).toBeLessThan(tried + 1);
@@ -90,8 +93,8 @@ describe('a bolt laid another way', () => {
 
   it('is none for a ball, nor for an arm’s joint', () => {
     const { front } = blankBuild('x');
-    expect(bestBolt(front, 'left', travel, 'tieRodInner')).toBeNull();
-    expect(bestBolt(front, 'left', travel, 'lowerOuter')).toBeNull();
+    expect(bestBolt(wheelIn(front, 'left', travel), 'tieRodInner')).toBeNull();
+    expect(bestBolt(wheelIn(front, 'left', travel), 'lowerOuter')).toBeNull();
   });
 });
 
@@ -121,14 +124,17 @@ it('counts a stud that was measured on the bench from square to its arm', () => 
   });
   // The lower arm is near level and the wheel leans in by 1°: a stud square to the hub's face is a degree off upright.
   const still = { ...lean(0), travel: { bump: 1, droop: 1 } };
-  const [ahead, out, up] = studsOf(still, 'front', 'left')['lowerOuter'];
+  const [ahead, out, up] = studsOf(still, wheelOf(still, 'front', 'left'))['lowerOuter'];
   expect([ahead, out]).toEqual([expect.closeTo(0, 6), expect.closeTo(-Math.sin(Math.PI / 180), 6)]);
   expect(up).toBeCloseTo(Math.cos(Math.PI / 180), 6);
   const at = (angle: number) =>
-    measuredTilts({ ...lean(angle), travel: { bump: 1, droop: 1 } }, 'front', 'left')!['lowerOuter']
-      .tilt;
-  // Ten degrees more of lean are ten degrees more of tilt, there already at ride height.
+    measuredArticulations(lean(angle), wheelIn(lean(angle).front, 'left', { bump: 1, droop: 1 }))![
+      'lowerOuter'
+    ].angle;
+  // Ten degrees more of lean are ten degrees more of articulation, there already at ride height.
   expect(at(20) - at(10)).toBeCloseTo(10, 0);
-  expect(measuredTilts(lean(10), 'front', 'right')!['lowerOuter'].tilt).toBeGreaterThan(5);
-  expect(studsOf(build, 'front', 'left')).toEqual({});
+  expect(
+    measuredArticulations(lean(10), wheelOf(lean(10), 'front', 'right'))!['lowerOuter'].angle,
+  ).toBeGreaterThan(5);
+  expect(studsOf(build, wheelOf(build, 'front', 'left'))).toEqual({});
 });

@@ -1,0 +1,77 @@
+import { typeOf } from '../corners/kinds';
+import type { CornerType } from '../corners/cornerType';
+import type { AxleDesign, AxleName, Build, Side, Travel } from '../model/build';
+import type { Points } from '../model/points';
+import { drawnCorner, isSteered, pointsOf, prepareAxle, rackTravelOf, withPoints } from './axle';
+import type { AxleCorner, PreparedAxle } from './axle';
+import type { DrawnCorner } from './corner';
+
+/**
+ * The wheel that is looked at: one side of one axle as it is drawn, and how far it travels. A wheel is not changed:
+ * an axle drawn otherwise makes another one.
+ */
+export class Wheel {
+  private known: PreparedAxle | undefined;
+
+  /** @param travel mm, as the build states it */
+  constructor(
+    readonly axle: AxleName,
+    readonly side: Side,
+    readonly design: AxleDesign,
+    readonly travel: Travel,
+  ) {}
+
+  get type(): CornerType {
+    return typeOf(this.design);
+  }
+
+  /** Where its points are, in its own outward axes. */
+  get points(): Points {
+    return pointsOf(this.design, this.side);
+  }
+
+  get drawn(): DrawnCorner {
+    return drawnCorner(this.design, this.side);
+  }
+
+  get steered(): boolean {
+    return isSteered(this.design);
+  }
+
+  /** Rack travel each way from centre, mm; 0 where it is not steered. */
+  get rackTravel(): number {
+    return rackTravelOf(this.design);
+  }
+
+  /** Both wheels of its axle, solved when first asked for, or what makes them unusable as drawn. */
+  get solved(): PreparedAxle {
+    return (this.known ??= prepareAxle(this.design));
+  }
+
+  /** The wheel solved; null where the layout cannot be as drawn. */
+  get corner(): AxleCorner | null {
+    const { solved } = this;
+    return solved.ok ? solved.axle[this.side] : null;
+  }
+
+  /** The same wheel of an axle that is drawn otherwise. */
+  drawnAs(design: AxleDesign): Wheel {
+    return new Wheel(this.axle, this.side, design, this.travel);
+  }
+
+  /** The same wheel with some of its points elsewhere. */
+  withPoints(change: Partial<Points>): Wheel {
+    return this.drawnAs(withPoints(this.design, this.side, change));
+  }
+}
+
+/** What of a build makes its wheels. */
+type Wheels = Pick<Build, 'front' | 'rear' | 'travel'>;
+
+/** One wheel of a build; null where the build has no such axle. */
+export function wheelOf(build: Wheels, axle: 'front', side: Side): Wheel;
+export function wheelOf(build: Wheels, axle: AxleName, side: Side): Wheel | null;
+export function wheelOf(build: Wheels, axle: AxleName, side: Side): Wheel | null {
+  const design = build[axle];
+  return design ? new Wheel(axle, side, design, build.travel) : null;
+}

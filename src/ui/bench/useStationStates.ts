@@ -1,0 +1,32 @@
+import { useMemo } from 'react';
+import { measuredArticulations } from '@/core/clearance/studs';
+import type { Wheel } from '@/core/kinematics/wheel';
+import { briefOf } from '@/core/model/brief';
+import type { Build } from '@/core/model/build';
+import { heldCamber } from '@/core/motion/held';
+import { steeringOf } from '@/core/steering/steering';
+import { useClearances } from '../stations/arms/useClearances';
+import { stationStates } from '../../core/judging/stationStates';
+import type { CornerView } from './useCorner';
+
+/** How the stations stand for the wheel shown, and what of that other parts of the bench show too. */
+export function useStationStates(build: Build, wheel: Wheel, corner: CornerView) {
+  const { targets } = briefOf(build);
+  const { bumpSteer } = corner;
+  const gain = useMemo(
+    () => (wheel.corner && heldCamber(wheel.corner, wheel.travel)?.gain) ?? null,
+    [wheel],
+  );
+  const clearances = useClearances(build, wheel);
+  const { list } = clearances;
+  const articulations = useMemo(() => measuredArticulations(build, wheel), [build, wheel]);
+  const steering = useMemo(
+    () => (wheel.axle === 'front' && wheel.steered ? steeringOf(build) : null),
+    [wheel, build],
+  );
+  const states = useMemo(() => {
+    const known = { bumpSteer, gain, clearances: list, articulations, steering };
+    return stationStates(build, wheel, targets, known);
+  }, [build, wheel, targets, bumpSteer, gain, list, articulations, steering]);
+  return { clearances, steering, states, articulations };
+}
