@@ -138,7 +138,7 @@ export async function clickButton(page: Page, name: string): Promise<void> {
   await page.locator(`::-p-aria([name="${name}"][role="button"])`).click();
 }
 
-/** Opens a station of the bench by its name in the rail. */
+/** Opens a station of the page by its name in the rail. */
 export async function openStation(page: Page, name: string): Promise<void> {
   const button = `//nav[@aria-label="Stations"]/button[starts-with(., "${name}")]`;
   await page.locator(`::-p-xpath(${button})`).click();

@@ -27,7 +27,7 @@ it('keeps the roadster’s corners on wishbones and on struts as layouts, and co
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   const camber = await readout(page, 'camber');
   await page.locator('::-p-xpath(//header//button[@aria-haspopup="dialog"])').click();
-  await page.locator('::-p-xpath(//*[@data-layout="Strut front"]//button[.="Open"])').click();
+  await page.locator('::-p-xpath(//*[@data-variant="Strut front"]//button[.="Open"])').click();
   await clickButton(page, 'Close');
   await until(page, `document.querySelector('header').textContent.includes('Strut front')`);
   expect(await rail()).toContain('Arm & strut');

@@ -18,7 +18,7 @@ it.each([
   [1280, 800],
   [1024, 768],
   [1920, 1080],
-])('fits the bench into %d × %d without scrolling', async (width, height) => {
+])('fits the page into %d × %d without scrolling', async (width, height) => {
   const { page, trouble } = await newPage(shop.browser, { width, height });
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   for (const station of ['rack', 'shim']) {
@@ -116,10 +116,10 @@ it('has nothing serious for axe to find', async () => {
     expect([part, await serious()]).toEqual([part, []]);
   }
   await page.locator('::-p-xpath(//header//button[@aria-haspopup="dialog"])').click();
-  await page.waitForSelector('[aria-label="Layouts"] [data-layout]');
+  await page.waitForSelector('[aria-label="Variants"] [data-variant]');
   expect(await serious()).toEqual([]);
   await page.keyboard.press('Escape');
-  await page.waitForSelector('[aria-label="Layouts"]', { hidden: true });
+  await page.waitForSelector('[aria-label="Variants"]', { hidden: true });
   for (const station of ['Brief', 'Wheel & upright', 'Arms', 'Take-off']) {
     await openStation(page, station);
     await new Promise((resolve) => setTimeout(resolve, 700));

@@ -155,7 +155,7 @@ describe('what was typed', () => {
     expect((await stored(idOf())).build.front.points['upperOuter'].up).toBe(419.75);
   });
 
-  it('goes on being saved when the bench is left at once and opened again', async () => {
+  it('goes on being saved when the page is left at once and opened again', async () => {
     await openBuild(page, app.address, NAME);
     const id = idOf();
     for (const up of ['414.5', '415.5', '416.5']) {

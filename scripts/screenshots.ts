@@ -31,7 +31,7 @@ async function main(): Promise<void> {
   await openBuild(page, app.address, 'Two-seat roadster');
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
   await page.locator('[data-view="front"] [data-joint="tieRodOuter"]').click();
-  await shoot('bench');
+  await shoot('build');
   await page.keyboard.press('Home');
   await page.keyboard.press('s');
   await page.waitForSelector('[data-curve="proposed"]');
@@ -78,12 +78,12 @@ async function main(): Promise<void> {
   await page.locator('::-p-xpath(//main//button[.="3D"])').click();
   await page.locator('::-p-xpath(//header//button[@aria-haspopup="dialog"])').click();
   await page
-    .locator('::-p-xpath(//*[@data-layout="Rack 14 mm lower"]//button[.="Compare"])')
+    .locator('::-p-xpath(//*[@data-variant="Rack 14 mm lower"]//button[.="Compare"])')
     .click();
   await page.waitForSelector('[aria-label="Differences"]');
-  await shoot('layouts');
+  await shoot('variants');
   await page.keyboard.press('Escape');
-  await page.waitForSelector('[aria-label="Layouts"]', { hidden: true });
+  await page.waitForSelector('[aria-label="Variants"]', { hidden: true });
   await openStation(page, 'Take-off');
   for (const [tab, name] of [
     ['Datum marks', 'marks'],

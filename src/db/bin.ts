@@ -100,7 +100,7 @@ async function throwAway(
   transaction: Transaction,
 ): Promise<number> {
   const where = { deletedAt: { [Op.ne]: null, [Op.lte]: before } };
-  // A build's layouts and kept saves go with it: the tables cascade.
+  // A build's documents and kept saves go with it: the tables cascade.
   const gone = await builds.destroy({ where, force: true, transaction });
   return gone + (await parts.destroy({ where, force: true, transaction }));
 }

@@ -40,13 +40,13 @@ it('gives back what was put in', async () => {
   expect(await openBuild('b3a2')).toBeNull();
 });
 
-it('writes ahead, and keeps layouts to builds that are there', async () => {
-  const { sequelize, layouts } = await database();
+it('writes ahead, and keeps documents to builds that are there', async () => {
+  const { sequelize, documents } = await database();
   const ask = (pragma: string) => sequelize.query(`PRAGMA ${pragma}`, { type: QueryTypes.SELECT });
   expect(await ask('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
   expect(await ask('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
   await expect(
-    layouts.create({ id: 'a', buildId: 'nowhere', name: 'x', geometry: '{}', format: 1 }),
+    documents.create({ id: 'a', buildId: 'nowhere', name: 'x', geometry: '{}', format: 1 }),
   ).rejects.toThrow(/FOREIGN KEY/);
 });
 
@@ -96,10 +96,10 @@ describe('saving', () => {
 
   it('does not write an old format over a newer one', async () => {
     const { id } = await createBuild(full());
-    const { layouts } = await database();
-    await layouts.update({ format: 2 }, { where: { buildId: id } });
+    const { documents } = await database();
+    await documents.update({ format: 2 }, { where: { buildId: id } });
     expect(await saveBuild(id, 1, full(), 'tab-1')).toEqual({ outcome: 'newer' });
-    expect((await layouts.findOne({ where: { buildId: id } }))?.format).toBe(2);
+    expect((await documents.findOne({ where: { buildId: id } }))?.format).toBe(2);
   });
 
   it('says so when the build has been deleted', async () => {
@@ -137,12 +137,12 @@ it('loads the demonstration only into a database that never held a build', async
 it('lists a damaged build without falling over, and says so when it is opened', async () => {
   const { id } = await createBuild(full());
   await createBuild(full());
-  const { builds, layouts } = await database();
-  await layouts.update({ geometry: '{"wheelbase":' }, { where: { buildId: id } });
+  const { builds, documents } = await database();
+  await documents.update({ geometry: '{"wheelbase":' }, { where: { buildId: id } });
   await builds.update({ reckoned: null }, { where: { id } });
   expect((await all()).map(({ summary }) => summary === null).sort()).toEqual([false, true]);
   await expect(openBuild(id)).rejects.toThrow(UnreadableBuild);
-  await layouts.update({ geometry: '{"wheelbase":2}' }, { where: { buildId: id } });
+  await documents.update({ geometry: '{"wheelbase":2}' }, { where: { buildId: id } });
   await expect(openBuild(id)).rejects.toThrow(/wheelbase is 2: at least 300 mm/);
 });
 

@@ -23,23 +23,25 @@ export type Saved =
   | { outcome: 'newer' };
 
 export const openBuild = (id: string): Promise<Opened | null> =>
-  reading(async ({ builds, layouts }) => {
+  reading(async ({ builds, documents }) => {
     const row = await builds.findByPk(id);
-    const layout = row && (await layouts.findOne({ where: { buildId: id } }));
-    return layout ? { id, version: layout.version, build: buildOf(storedOf(row, layout)) } : null;
+    const document = row && (await documents.findOne({ where: { buildId: id } }));
+    return document
+      ? { id, version: document.version, build: buildOf(storedOf(row, document)) }
+      : null;
   });
 
 /** How often a build has been saved, and by which window last; null when there is none. */
 export const savedState = (
   id: string,
 ): Promise<{ version: number; savedBy: string | null } | null> =>
-  reading(async ({ builds, layouts }) => {
-    const layout = await layouts.findOne({
+  reading(async ({ builds, documents }) => {
+    const document = await documents.findOne({
       where: { buildId: id },
       attributes: ['version', 'savedBy'],
     });
-    const row = layout && (await builds.findByPk(id, { attributes: ['id'] }));
-    return row ? { version: layout.version, savedBy: layout.savedBy } : null;
+    const row = document && (await builds.findByPk(id, { attributes: ['id'] }));
+    return row ? { version: document.version, savedBy: document.savedBy } : null;
   });
 
 export async function createBuild(build: Build): Promise<Opened> {
@@ -47,7 +49,7 @@ export async function createBuild(build: Build): Promise<Opened> {
 }
 
 async function insert(
-  { builds, layouts }: Database,
+  { builds, documents }: Database,
   build: Build,
   transaction: Transaction,
   savedBy?: string,
@@ -58,7 +60,7 @@ async function insert(
     { id, name, use, savedAt: new Date(), ...summarised(build) },
     { transaction },
   );
-  await layouts.create(
+  await documents.create(
     { id: randomUUID(), buildId: id, name: 'As drawn', geometry, format, savedBy },
     { transaction },
   );
@@ -79,18 +81,19 @@ export async function saveBuild(
 ): Promise<Saved> {
   return writing(async (tables, transaction) => {
     const row = await tables.builds.findByPk(id, { transaction });
-    const layout = row && (await tables.layouts.findOne({ where: { buildId: id }, transaction }));
-    if (!layout) return { outcome: 'gone' };
+    const document =
+      row && (await tables.documents.findOne({ where: { buildId: id }, transaction }));
+    if (!document) return { outcome: 'gone' };
     const { geometry, format, name, use } = rowOf(build);
-    if (layout.format > format) return { outcome: 'newer' };
-    if (layout.version !== version && layout.savedBy !== savedBy) {
+    if (document.format > format) return { outcome: 'newer' };
+    if (document.version !== version && document.savedBy !== savedBy) {
       const kept = { ...build, name: named(name, 'other window') };
       const { id: keptId } = await insert(tables, kept, transaction, savedBy);
       return { outcome: 'kept', id: keptId, version: 1, name: kept.name };
     }
-    await keepSave(tables, row, layout, transaction);
-    const next = layout.version + 1;
-    await layout.update({ geometry, format, version: next, savedBy }, { transaction });
+    await keepSave(tables, row, document, transaction);
+    const next = document.version + 1;
+    await document.update({ geometry, format, version: next, savedBy }, { transaction });
     await row.update({ name, use, savedAt: new Date(), ...summarised(build) }, { transaction });
     return { outcome: 'saved', version: next };
   });

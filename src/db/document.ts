@@ -4,13 +4,13 @@ import type { Build } from '../core/model/build';
 import { describeProblems } from '../core/model/problems';
 import { RECKONING, searchable, summaryOf } from '../core/summary/summary';
 import type { Summary } from '../core/summary/summary';
-import type { BuildRow, LayoutRow } from './models';
+import type { BuildRow, DocumentRow } from './models';
 import { UnreadableBuild } from './trouble';
 
 /** What a build is read from: its name and use, and its document. */
-export type Stored = Pick<BuildRow, 'name' | 'use'> & Pick<LayoutRow, 'geometry' | 'format'>;
+export type Stored = Pick<BuildRow, 'name' | 'use'> & Pick<DocumentRow, 'geometry' | 'format'>;
 
-export const storedOf = ({ name, use }: BuildRow, { geometry, format }: LayoutRow): Stored => ({
+export const storedOf = ({ name, use }: BuildRow, { geometry, format }: DocumentRow): Stored => ({
   name,
   use,
   geometry,

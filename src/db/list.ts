@@ -87,12 +87,12 @@ async function listedOf(tables: Database, row: BuildRow): Promise<Listed> {
 
 /** The list's columns of a build whose own are of another reckoning. */
 async function reckon(
-  { layouts }: Database,
+  { documents }: Database,
   row: BuildRow,
 ): Promise<ReturnType<typeof unreadable>> {
-  const layout = await layouts.findOne({ where: { buildId: row.id } });
+  const document = await documents.findOne({ where: { buildId: row.id } });
   try {
-    return layout ? summarised(buildOf(storedOf(row, layout))) : unreadable(row.name);
+    return document ? summarised(buildOf(storedOf(row, document))) : unreadable(row.name);
   } catch (error) {
     if (!(error instanceof UnreadableBuild)) throw error;
     return unreadable(row.name);

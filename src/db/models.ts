@@ -33,12 +33,12 @@ export interface BuildRow extends Model<
 
 /**
  * What a build holds, one row each. `geometry` is a document (JSON) of everything in the build's file,
- * all its layouts included, but its name and use, in the file's format `format`; `version` counts saves; `savedBy` is the window that made
- * the last one.
+ * all its variants included, but its name and use, in the file's format `format`; `version` counts saves; `savedBy`
+ * is the window that made the last one. The table's own name is an older one.
  */
-export interface LayoutRow extends Model<
-  InferAttributes<LayoutRow>,
-  InferCreationAttributes<LayoutRow>
+export interface DocumentRow extends Model<
+  InferAttributes<DocumentRow>,
+  InferCreationAttributes<DocumentRow>
 > {
   id: string;
   buildId: string;
@@ -76,7 +76,7 @@ export interface PartRow extends Model<InferAttributes<PartRow>, InferCreationAt
 export interface Database {
   sequelize: Sequelize;
   builds: ModelStatic<BuildRow>;
-  layouts: ModelStatic<LayoutRow>;
+  documents: ModelStatic<DocumentRow>;
   saves: ModelStatic<SaveRow>;
   parts: ModelStatic<PartRow>;
 }
@@ -101,8 +101,8 @@ export const defineModels = (sequelize: Sequelize): Database => ({
     },
     { tableName: 'builds', underscored: true, paranoid: true },
   ),
-  layouts: sequelize.define<LayoutRow>(
-    'layout',
+  documents: sequelize.define<DocumentRow>(
+    'document',
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       buildId: { type: DataTypes.UUID, allowNull: false },

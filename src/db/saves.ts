@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import type { Build } from '../core/model/build';
 import { buildOf, storedOf } from './document';
-import type { BuildRow, Database, LayoutRow } from './models';
+import type { BuildRow, Database, DocumentRow } from './models';
 import { reading } from './reading';
 
 /**
@@ -16,11 +16,11 @@ const KEPT = 200;
 export async function keepSave(
   { saves }: Database,
   row: BuildRow,
-  layout: LayoutRow,
+  document: DocumentRow,
   transaction: Transaction,
 ): Promise<void> {
   const buildId = row.id;
-  const savedAt = layout.updatedAt;
+  const savedAt = document.updatedAt;
   const last = await saves.findOne({
     where: { buildId },
     order: [['savedAt', 'DESC']],
@@ -30,7 +30,7 @@ export async function keepSave(
   const near = last && savedAt.getTime() - last.savedAt.getTime() < APART;
   if (near && Date.now() - savedAt.getTime() < APART) return;
   await saves.create(
-    { id: randomUUID(), buildId, savedAt, ...storedOf(row, layout) },
+    { id: randomUUID(), buildId, savedAt, ...storedOf(row, document) },
     { transaction },
   );
   const old = await saves.findAll({

@@ -10,7 +10,7 @@ export interface Held {
   build: Build;
 }
 
-/** Holds a build as the bench does, frozen and edited by drafts, for a screen under test. */
+/** Holds a build as the page does, frozen and edited by drafts, for a screen under test. */
 export function Editing({
   held,
   children,

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 
-/** A page beside the bench: what it is, what can be done on it, what is on it. */
+/** A page beside the page: what it is, what can be done on it, what is on it. */
 export function Page({
   title,
   about,

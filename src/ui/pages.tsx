@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import '@/workers/unevaluated';
 
 /**
- * The screens as the browser alone draws them. The bench measures its floor before it draws anything,
+ * The screens as the browser alone draws them. The page measures its floor before it draws anything,
  * so a server could only send it empty; and screens that are not also compiled for the server make the
  * first build a good deal quicker.
  */
@@ -17,10 +17,13 @@ const loading = () => (
 
 export { BuildsPage } from './builds/BuildsPage';
 
-export const Bench = dynamic(() => import('./bench/Bench').then((module) => module.Bench), {
-  ssr: false,
-  loading,
-});
+export const BuildPage = dynamic(
+  () => import('./build/BuildPage').then((module) => module.BuildPage),
+  {
+    ssr: false,
+    loading,
+  },
+);
 
 export const ShelfPage = dynamic(
   () => import('./shelf/ShelfPage').then((module) => module.ShelfPage),

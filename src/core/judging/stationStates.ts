@@ -10,7 +10,7 @@ import type { Articulations } from '../clearance/articulation';
 import { pointNames } from '../corners/kinds';
 import type { Targets } from '../model/brief';
 import type { Build } from '../model/build';
-import { openLayoutOf } from '../model/layouts';
+import { openVariantOf } from '../model/variants';
 import type { PointName } from '../model/points';
 import { pointLabel, rodWord } from '../model/labels';
 import { judgeSteering } from '../steering/steering';
@@ -57,7 +57,7 @@ export function stationStates(
       m.point in design.points &&
       isMeasured(m),
   );
-  const frozen = openLayoutOf(build).frozen ? { frozen: true as const } : {};
+  const frozen = openVariantOf(build).frozen ? { frozen: true as const } : {};
   const names = pointNames(type);
   const points = new Set(measured.map(({ point }) => point)).size;
   const { bumpSteer, gain } = known;

@@ -328,7 +328,7 @@ export class ConditionRows {
 
   /**
    * How what is missing from each condition answers to small offsets, to first order, where the upright stands.
-   * @param offsets in the layout of `displace`
+   * @param offsets ordered as `displace` has them
    * @param into receives six numbers
    */
   missingBy(offsets: Float64Array, into: Float64Array): void {

@@ -14,7 +14,7 @@ export interface Corner {
    * Solves the upright's pose and its exact first derivatives.
    * @param travel wheel centre's height above its ride height, mm, + in bump
    * @param rack inner tie-rod joint moved outward by this much, mm (the left corner's rack travel)
-   * @param upright receives the pose in the layout of `U`; left as it was when out of reach
+   * @param upright receives the pose, ordered as in `U`; left as it was when out of reach
    * @returns whether the position can be reached
    */
   pose(travel: number, rack: number, upright: Float64Array): boolean;

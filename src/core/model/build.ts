@@ -120,20 +120,20 @@ export const axleSchema = z.discriminatedUnion('kind', [first, ...others], {
   },
 }) as unknown as z.ZodType<AxleDesign, AxleDesign>;
 
-const layoutName = {
+const variantName = {
   id: z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long'),
   name: label(),
-  /** When it was frozen, ISO 8601; nothing of a frozen layout is changed. */
+  /** When it was frozen, ISO 8601; nothing of a frozen variant is changed. */
   frozen: z.iso.datetime({ error: 'is not a date and time' }).optional(),
 };
 
-/** A layout that is put aside: both axles as one way of building them has them. */
-export const layoutSchema = group({
-  ...layoutName,
+/** A variant that is put aside: both axles as one way of building them has them. */
+export const variantSchema = group({
+  ...variantName,
   front: axleSchema,
   rear: axleSchema.optional(),
 });
-export type Layout = z.infer<typeof layoutSchema>;
+export type Variant = z.infer<typeof variantSchema>;
 
 export const FORMAT = 'havrik-build';
 export const VERSION = 1;
@@ -173,9 +173,9 @@ export const buildSchema = group({
   rod: rodSchema.optional(),
   /** What was asked of the finders. */
   asked: askedSchema.optional(),
-  /** What the layout of `front` and `rear` is called, and the layouts that are put aside. */
-  layout: group(layoutName).optional(),
-  layouts: listOf(layoutSchema, 40, 'layouts').optional(),
+  /** What the variant in `front` and `rear` is called, and the variants that are put aside: layouts, in files. */
+  layout: group(variantName).optional(),
+  layouts: listOf(variantSchema, 40, 'variants').optional(),
 });
 
 export type Build = z.infer<typeof buildSchema>;

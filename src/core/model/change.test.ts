@@ -24,7 +24,7 @@ it.each<[string, (build: Build) => void, string]>([
         name: 'Copy',
         front: build.front,
       }))),
-    'at most 40 layouts; remove one first',
+    'at most 40 variants; remove one first',
   ],
   [
     'a body too many',

@@ -16,7 +16,7 @@ export interface ShaftPose {
   outerBend: number;
 }
 
-/** The half-shaft of a driven wheel at a solved pose (in the layout of `U`). */
+/** The half-shaft of a driven wheel at a solved pose (ordered as in `U`). */
 export function shaftAt(shaft: HalfShaft, upright: Float64Array): ShaftPose {
   const spindle = spindleAt(upright);
   const inner: Vec = [shaft.inner.ahead, shaft.inner.out, shaft.inner.up];

@@ -13,7 +13,7 @@ const MOST_STEPS = 30;
 /**
  * The outward movement of the inner joint that keeps toe at a travel, by Newton with the exact slope.
  * @param toe degrees
- * @param into receives the pose, in the layout of `U`
+ * @param into receives the pose, ordered as in `U`
  * @returns mm; null where it is out of reach or does not settle
  */
 export function holdAt(

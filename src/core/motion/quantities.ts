@@ -69,7 +69,7 @@ export const COLUMN = Object.fromEntries(QUANTITIES.map((name, i) => [name, i]))
 
 /**
  * Writes one row of quantities and their exact slopes from an upright's pose.
- * @param u pose in the layout of `U`
+ * @param u pose, ordered as in `U`
  * @param radius loaded tyre radius, mm
  * @param row receives ROW_SIZE numbers from `at` on; slopes are per mm
  */

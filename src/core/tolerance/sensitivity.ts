@@ -25,7 +25,7 @@ export interface Sensitivity {
   over: Record<Judged, number>;
 }
 
-/** Moves of joints by a number, per unit, in the layout of joints. */
+/** Moves of joints by a number, per unit, joint after joint. */
 export function offsetsOf(
   type: CornerType,
   number: MeasuredNumber,

@@ -19,7 +19,7 @@ export type StaticQuantities = Omit<Values, Unsloped>;
 const upright = new Float64Array(UPRIGHT_SIZE);
 const row = new Float64Array(ROW_SIZE);
 
-/** A wheel as it is drawn, in the layout of `U`: nothing is solved but an axis that is the upright's own. */
+/** A wheel as it is drawn, ordered as in `U`: nothing is solved but an axis that is the upright's own. */
 function writeDrawn(drawn: DrawnCorner): void {
   const { type, points } = drawn;
   const put = (at: number, { ahead, out, up }: Point) => upright.set([ahead, out, up], at);

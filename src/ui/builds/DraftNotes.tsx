@@ -5,8 +5,8 @@ import Button from '@mui/material/Button';
 import { format } from 'date-fns/format';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { abandonedDrafts, dropDraft } from '../bench/drafts';
-import type { Draft } from '../bench/drafts';
+import { abandonedDrafts, dropDraft } from '../build/drafts';
+import type { Draft } from '../build/drafts';
 import { addBuild } from './addBuild';
 
 /** What this browser kept of builds because it never reached the server. */

@@ -7,7 +7,7 @@ import { AngleField, LengthField } from './NumberField';
 const schema = z.number().max(500, 'is more than 500 mm');
 const taken = jest.fn();
 
-function Bench({ start = 100, unit = 'mm' as const }: { start?: number; unit?: 'mm' | 'in' }) {
+function Field({ start = 100, unit = 'mm' as const }: { start?: number; unit?: 'mm' | 'in' }) {
   const [value, setValue] = useState(start);
   return (
     <>
@@ -30,7 +30,7 @@ const field = () => screen.getByLabelText<HTMLInputElement>('Width');
 beforeEach(() => taken.mockClear());
 
 it('takes every whole value as it is typed, under one visit', async () => {
-  render(<Bench />);
+  render(<Field />);
   await userEvent.clear(field());
   await userEvent.type(field(), '1/2"');
   expect(field()).toHaveValue('1/2"');
@@ -42,7 +42,7 @@ it('takes every whole value as it is typed, under one visit', async () => {
 });
 
 it('does not touch a value that is only looked at, however many digits it has', async () => {
-  render(<Bench start={100.123456789} />);
+  render(<Field start={100.123456789} />);
   await userEvent.click(field());
   await userEvent.tab();
   expect(field()).toHaveValue('100.123');
@@ -50,7 +50,7 @@ it('does not touch a value that is only looked at, however many digits it has', 
 });
 
 it('keeps what is half typed, says why, and holds the last value', async () => {
-  render(<Bench />);
+  render(<Field />);
   await userEvent.type(field(), 'x');
   expect(screen.getByText(/“100x” is not a length/)).toBeVisible();
   await userEvent.tab();
@@ -60,14 +60,14 @@ it('keeps what is half typed, says why, and holds the last value', async () => {
 });
 
 it('refuses what the schema refuses', async () => {
-  render(<Bench />);
+  render(<Field />);
   await userEvent.type(field(), '0');
   expect(screen.getByText(/is more than 500 mm/)).toBeVisible();
   expect(taken).not.toHaveBeenCalled();
 });
 
 it('brings the value back on Escape', async () => {
-  render(<Bench />);
+  render(<Field />);
   await userEvent.clear(field());
   await userEvent.type(field(), '45');
   await userEvent.keyboard('{Escape}');
@@ -76,14 +76,14 @@ it('brings the value back on Escape', async () => {
 });
 
 it('drops what was left half typed when the value changes from elsewhere', async () => {
-  render(<Bench />);
+  render(<Field />);
   await userEvent.type(field(), 'x');
   await userEvent.click(screen.getByText('elsewhere'));
   expect(field()).toHaveValue('77');
 });
 
 it('shows inches', () => {
-  render(<Bench start={25.4} unit="in" />);
+  render(<Field start={25.4} unit="in" />);
   expect(field()).toHaveValue('1');
 });
 
@@ -95,7 +95,7 @@ it('reads angles with a degree sign', async () => {
 
 describe('a mistyped figure leaves nothing of itself behind', () => {
   it.each(['23o.25', '1/0', '-1x5', '268..5', '12.5 kg'])('%s', async (text) => {
-    render(<Bench start={230.25} />);
+    render(<Field start={230.25} />);
     await userEvent.clear(field());
     await userEvent.type(field(), text);
     await userEvent.tab();

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { KeepOut } from '@/core/model/room';
 import { blankBuild } from '@/core/model/starts';
 import type { Point, PointName } from '@/core/model/points';
-import { useCorner } from '../bench/useCorner';
+import { useCorner } from '../build/useCorner';
 import { Floor } from './Floor';
 import { AS_LAID } from './strings';
 import type { Strings } from './strings';

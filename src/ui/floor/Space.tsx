@@ -20,7 +20,7 @@ interface Props {
   design: AxleDesign;
   mirror: 1 | -1;
   drawn: Drawn;
-  /** Drawn thin beside it: a proposal, a layout it is compared with. */
+  /** Drawn thin beside it: a proposal, a variant it is compared with. */
   beside: Drawn[];
   keepOuts: KeepOut[];
   shaft: readonly [Vec, Vec] | null;

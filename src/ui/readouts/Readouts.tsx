@@ -47,7 +47,7 @@ const FIGURES_SHOWN: Figure[] = [
 
 interface Props {
   reading: Reading;
-  /** The same position in the layout as it was opened, or in one it is compared with. */
+  /** The same position in the build as it was opened, or in a variant it is compared with. */
   before: Reading | null;
   /** What it is compared with. */
   against: string | null;

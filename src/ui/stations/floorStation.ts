@@ -5,7 +5,7 @@ import type { PointName, Points } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import type { Clearances } from './arms/useClearances';
 
-/** What a station under the floor knows of the bench, and what it may do there. */
+/** What a station under the floor knows of the page, and what it may do there. */
 export interface FloorStation {
   build: Build;
   wheel: Wheel;

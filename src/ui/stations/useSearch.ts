@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import { create } from 'zustand';
-import { finderWorker } from '../bench/finderWorker';
+import { finderWorker } from '../build/finderWorker';
 
 /** What a finder is looking for or found, kept while other parts of a station are looked at. */
 interface Search {

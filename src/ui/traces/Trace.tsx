@@ -31,7 +31,7 @@ interface Props {
   line: Line;
   /** The same for a proposal beside it. */
   ghost: Line | null;
-  /** And for a layout it is compared with. */
+  /** And for a variant it is compared with. */
   compared: Line | null;
   /** Outlines of what nine cars in ten do, and of what the brief wants. */
   open: Line | null;

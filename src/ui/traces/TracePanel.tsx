@@ -11,8 +11,8 @@ import type { LengthUnit } from '@/core/model/units';
 import { valueAt } from '@/core/motion/sweep';
 import type { Bands } from '@/core/tolerance/bands';
 import { trackOf } from '@/core/upright/place';
-import type { CornerView } from '../bench/useCorner';
-import { Column } from '../bench/frame';
+import type { CornerView } from '../build/useCorner';
+import { Column } from '../build/frame';
 import { Choice } from '../fields/Choice';
 import { Trace } from './Trace';
 import { antiPercentOf } from '@/core/motion/anti';
@@ -25,7 +25,7 @@ interface Props {
   wheel: Wheel;
   corner: CornerView;
   proposed: CornerView | null;
-  /** The layout it is compared with. */
+  /** The variant it is compared with. */
   compared: CornerView | null;
   bands: Bands | null;
   traced: Traced;

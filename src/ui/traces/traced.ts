@@ -6,7 +6,7 @@ import type { Quantity } from '@/core/motion/quantities';
 import { rollCentreOf } from '@/core/motion/rollCentre';
 import { slopeAt, valueAt } from '@/core/motion/sweep';
 import type { Banded } from '@/core/tolerance/bands';
-import type { CornerView } from '../bench/useCorner';
+import type { CornerView } from '../build/useCorner';
 import type { Wheel } from '@/core/kinematics/wheel';
 
 /** What a trace is drawn against: the wheel's travel, or the body's roll. */

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { buildAt } from '@/server/reading';
-import { Bench } from '@/ui/pages';
+import { BuildPage } from '@/ui/pages';
 import { Unread } from '@/ui/Trouble';
 import { InTheBin } from '@/ui/bin/InTheBin';
 
@@ -18,12 +18,12 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: name || 'Not found' };
 }
 
-export default async function BuildPage({ params }: Props) {
+export default async function Page({ params }: Props) {
   const read = await open((await params).id);
   if (!read.ok) return <Unread why={read.why} />;
   if (!read.value) notFound();
   return 'build' in read.value ? (
-    <Bench key={read.value.build.id} {...read.value.build} />
+    <BuildPage key={read.value.build.id} {...read.value.build} />
   ) : (
     <InTheBin id={read.value.id} name={read.value.binned} />
   );

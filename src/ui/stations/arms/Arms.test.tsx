@@ -14,7 +14,7 @@ import { Arms } from './Arms';
 import { useClearances } from './useClearances';
 
 // The worker's own computation, without a worker.
-jest.mock('../../bench/finderWorker', () => {
+jest.mock('../../build/finderWorker', () => {
   const { armsFromCamber } = jest.requireActual<typeof Finder>('@/core/arms/armsFromCamber');
   const { clearancesOf } = jest.requireActual<typeof Clearance>('@/core/clearance/room');
   return {
@@ -31,7 +31,7 @@ jest.mock('../../bench/finderWorker', () => {
     }),
   };
 });
-/** Arms with the room that the bench looks for. */
+/** Arms with the room that the page looks for. */
 const WithRoom = (props: Omit<FloorStation, 'clearances'>) => (
   <Arms {...props} clearances={useClearances(props.build, props.wheel)} />
 );

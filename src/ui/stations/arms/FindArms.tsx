@@ -9,7 +9,7 @@ import type { ArmsFound } from '@/core/arms/armsProblem';
 import { camberWanted, rollCentreWanted, upperArmWanted } from '@/core/model/armsWanted';
 import type { ArmsWanted } from '@/core/model/armsWanted';
 import type { LengthUnit } from '@/core/model/units';
-import { finderWorker } from '../../bench/finderWorker';
+import { finderWorker } from '../../build/finderWorker';
 import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Closest } from '@/core/clearance/room';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { Build } from '@/core/model/build';
-import { finderWorker } from '../../bench/finderWorker';
+import { finderWorker } from '../../build/finderWorker';
 
 /** Between two looks, ms: the drawing needs the machine too. */
 const BREATH = 60;

@@ -50,7 +50,7 @@ export function Corners({
       {changed && (
         <Typography variant="caption" component="p" role="status" color="text.secondary">
           Joints that both kinds have stay where they were; the others stand where a blank layout
-          has them. Undo brings the old corners back; “Layouts” keeps both side by side.
+          has them. Undo brings the old corners back; “Variants” keeps both side by side.
         </Typography>
       )}
     </Section>

@@ -7,7 +7,7 @@ import { openedRod } from '@/core/bumpsteer/findNull';
 import { STARTING_WANTED, nullWantedSchema, placingSchema } from '@/core/model/nullWanted';
 import type { Placing } from '@/core/model/nullWanted';
 import type { NullFinding } from '@/core/bumpsteer/findNull';
-import { finderWorker } from '../../bench/finderWorker';
+import { finderWorker } from '../../build/finderWorker';
 import { LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
 import { SearchRow, Stale } from '../SearchRow';

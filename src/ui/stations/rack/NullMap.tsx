@@ -17,7 +17,7 @@ import { toPoint } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
-import { finderWorker } from '../../bench/finderWorker';
+import { finderWorker } from '../../build/finderWorker';
 import { LookTake } from '../LookTake';
 import { MapPicture, Shades } from './MapPicture';
 import type { Mark } from './MapPicture';

@@ -24,7 +24,7 @@ import type { NullWanted } from '@/core/model/nullWanted';
 import { wheelIn } from '@/test/layouts';
 
 // The worker's own computations, without a worker; maps are small here.
-jest.mock('../../bench/finderWorker', () => {
+jest.mock('../../build/finderWorker', () => {
   const find = jest.requireActual<typeof Find>('@/core/bumpsteer/findNull');
   const maps = jest.requireActual<typeof Map>('@/core/bumpsteer/bumpMap');
   const finish = <T,>(search: Generator<unknown, T>): T => {
@@ -84,7 +84,7 @@ function Station({ part: Part }: { part: React.ComponentType<RackProps> }) {
     </Editing>
   );
 }
-/** As the bench gives them: found once a layout. */
+/** As the page gives them: found once a layout. */
 function WithNulls({
   part: Part,
   ...props

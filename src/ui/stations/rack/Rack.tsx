@@ -6,7 +6,7 @@ import type { Nulls } from '@/core/bumpsteer/nulls';
 import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
-import type { useShim } from '../../bench/useShim';
+import type { useShim } from '../../build/useShim';
 import { FreedomEditor, NullMap, NullFinder, NullPanel, RodStrength } from '../lazy';
 import type { FloorStation } from '../floorStation';
 import { useFreedomEdit } from '../useFreedomEdit';

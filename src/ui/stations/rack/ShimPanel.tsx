@@ -10,7 +10,7 @@ import type { Shim } from '@/core/bumpsteer/shim';
 import type { Targets } from '@/core/model/brief';
 import { printFraction, trimmed } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { THINNEST } from '../../bench/useShim';
+import { THINNEST } from '../../build/useShim';
 import { PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
 

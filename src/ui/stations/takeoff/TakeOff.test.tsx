@@ -10,7 +10,7 @@ import type { Held } from '@/test/editing';
 import { TakeOff } from './TakeOff';
 
 // The worker's own computation, without a worker.
-jest.mock('../../bench/toleranceWorker', () => {
+jest.mock('../../build/toleranceWorker', () => {
   const { sensitivities } = jest.requireActual<typeof Real>('@/core/tolerance/sensitivity');
   return {
     toleranceWorker: () => ({

@@ -3,11 +3,11 @@ import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
 import type { Build } from '@/core/model/build';
 import { refusedChange } from '@/core/model/change';
-import { frozenTouched, replaceBuild } from '@/core/model/layouts';
+import { frozenTouched, replaceBuild } from '@/core/model/variants';
 
 /**
  * The open build and its undo history. Edits that carry the same `step` (one visit to one cell, say)
- * are one step back. An edit that would change a frozen layout, or make a build that is not kept, is
+ * are one step back. An edit that would change a frozen variant, or make a build that is not kept, is
  * refused.
  */
 export interface BuildState {

@@ -16,7 +16,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 /** Positions of a corner: the one shown, ride height, over the travel. */
 type Where = 'at' | 'ride' | 'sweep';
 
-/** Everything the bench shows of one wheel in one position. */
+/** Everything the page shows of one wheel in one position. */
 export interface CornerView {
   /** Both wheels, solved; null where the layout cannot be. */
   axle: Axle | null;
@@ -37,7 +37,7 @@ export interface CornerView {
   bumpSteer: BumpSteer | null;
 }
 
-/** Solves one wheel for the bench: the layout's part once an edit, the position's once a move. */
+/** Solves one wheel for the page: the layout's part once an edit, the position's once a move. */
 export function useCorner(wheel: Wheel, position: Position): CornerView;
 export function useCorner(wheel: Wheel | null, position: Position): CornerView | null;
 export function useCorner(wheel: Wheel | null, position: Position): CornerView | null {

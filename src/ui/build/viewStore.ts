@@ -6,7 +6,7 @@ import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
 import { AS_LAID } from '../floor/strings';
 import type { Strings } from '../floor/strings';
-import type { Compared } from '../layouts/compared';
+import type { Compared } from '../variants/compared';
 import type { Against, Traced } from '../traces/traced';
 
 /** What is being looked at: nothing here changes the build. */
@@ -23,7 +23,7 @@ export interface ViewState {
   against: Against;
   /** What is laid on the floor. */
   strings: Strings;
-  /** What the open layout is compared with; without it, with itself as it was opened. */
+  /** What the open variant is compared with; without it, with itself as it was opened. */
   compared: Compared | null;
   unit: LengthUnit;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
@@ -38,7 +38,7 @@ export const AT_REST = {
   compared: null,
 } as const;
 
-/** One window looks at one bench at a time, so this is one store; the unit and the strings are remembered. */
+/** One window looks at one build at a time, so this is one store; the unit and the strings are remembered. */
 export const useView = create<ViewState>()(
   persist(
     (set) => ({

@@ -1,29 +1,29 @@
 import { ALL_POINT_NAMES } from '../corners/kinds';
-import type { AxleName, Build, Layout } from './build';
+import type { AxleName, Build, Variant } from './build';
 
 /**
- * Layouts of a build: several ways of building its axles, one of them open. The open one is the build's
+ * Variants of a build: several ways of building its axles, one of them open. The open one is the build's
  * own `front` and `rear`; the others are put aside whole. Functions that change a build change the one
  * they are given.
  */
 
 type Named = NonNullable<Build['layout']>;
 
-/** What a build's layout is called until somebody names it. */
+/** What a build's variant is called until somebody names it. */
 export const FIRST: Named = { id: 'first', name: 'As drawn' };
 
-export const openLayoutOf = (build: Build): Named => build.layout ?? FIRST;
+export const openVariantOf = (build: Build): Named => build.layout ?? FIRST;
 
-/** Every layout, the open one first. */
-export const layoutsOf = (build: Build): Layout[] => [present(build), ...(build.layouts ?? [])];
+/** Every variant, the open one first. */
+export const variantsOf = (build: Build): Variant[] => [present(build), ...(build.layouts ?? [])];
 
-const present = (build: Build): Layout => {
+const present = (build: Build): Variant => {
   const { front, rear } = build;
-  return { ...openLayoutOf(build), front, ...(rear && { rear }) };
+  return { ...openVariantOf(build), front, ...(rear && { rear }) };
 };
 
-/** Puts the open layout aside and goes on with a copy of it that is not frozen. */
-export function copyLayout(build: Build, id: string, name: string): void {
+/** Puts the open variant aside and goes on with a copy of it that is not frozen. */
+export function copyVariant(build: Build, id: string, name: string): void {
   (build.layouts ??= []).push(present(build));
   build.layout = { id, name };
   build.front = copyOf(build.front);
@@ -32,9 +32,9 @@ export function copyLayout(build: Build, id: string, name: string): void {
 
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
-/** Opens a layout that was put aside, in whose place the open one goes. False where there is none. */
-export function openLayout(build: Build, id: string): boolean {
-  const at = build.layouts?.findIndex((layout) => layout.id === id) ?? -1;
+/** Opens a variant that was put aside, in whose place the open one goes. False where there is none. */
+export function openVariant(build: Build, id: string): boolean {
+  const at = build.layouts?.findIndex((variant) => variant.id === id) ?? -1;
   if (!build.layouts || at < 0) return false;
   const { front, rear, ...named } = build.layouts[at];
   build.layouts[at] = present(build);
@@ -45,40 +45,40 @@ export function openLayout(build: Build, id: string): boolean {
   return true;
 }
 
-/** Throws a layout away that was put aside; the open and a frozen one stay. */
-export function removeLayout(build: Build, id: string): void {
-  build.layouts = build.layouts?.filter((layout) => layout.id !== id || layout.frozen);
+/** Throws a variant away that was put aside; the open and a frozen one stay. */
+export function removeVariant(build: Build, id: string): void {
+  build.layouts = build.layouts?.filter((variant) => variant.id !== id || variant.frozen);
 }
 
-/** Changes what any layout is called, or whether it is frozen (`when`, ISO 8601; null thaws it). */
-export function nameLayout(
+/** Changes what any variant is called, or whether it is frozen (`when`, ISO 8601; null thaws it). */
+export function nameVariant(
   build: Build,
   id: string,
   change: { name?: string; frozen?: string | null },
 ): void {
-  const layout =
-    openLayoutOf(build).id === id
+  const variant =
+    openVariantOf(build).id === id
       ? (build.layout ??= { ...FIRST })
       : build.layouts?.find((one) => one.id === id);
-  if (!layout) return;
-  if (change.name !== undefined) layout.name = change.name;
-  if (change.frozen === null) delete layout.frozen;
-  else if (change.frozen !== undefined) layout.frozen = change.frozen;
+  if (!variant) return;
+  if (change.name !== undefined) variant.name = change.name;
+  if (change.frozen === null) delete variant.frozen;
+  else if (change.frozen !== undefined) variant.frozen = change.frozen;
 }
 
 /**
- * The frozen layout that a change of the build would touch, if any: one whose axles are no longer what
+ * The frozen variant that a change of the build would touch, if any: one whose axles are no longer what
  * they were, or that is gone. One that is thawed may change from then on.
  */
-export function frozenTouched(before: Build, after: Build): Layout | null {
+export function frozenTouched(before: Build, after: Build): Variant | null {
   // Most builds have none: no list is made for them.
   if (!before.layout?.frozen && !before.layouts?.some(({ frozen }) => frozen)) return null;
-  const now = layoutsOf(after);
+  const now = variantsOf(after);
   return (
-    layoutsOf(before).find((layout) => {
-      if (!layout.frozen) return false;
-      const next = now.find(({ id }) => id === layout.id);
-      return !next || !same(next.front, layout.front) || !same(next.rear, layout.rear);
+    variantsOf(before).find((variant) => {
+      if (!variant.frozen) return false;
+      const next = now.find(({ id }) => id === variant.id);
+      return !next || !same(next.front, variant.front) || !same(next.rear, variant.rear);
     }) ?? null
   );
 }
@@ -92,7 +92,7 @@ export function replaceBuild(build: Build, next: Build): void {
   Object.assign(build, next);
 }
 
-/** A number that two layouts have differently. */
+/** A number that two variants have differently. */
 export interface Difference {
   axle: AxleName;
   /** Where in the axle's document: `points upperOuter out`. */
@@ -101,9 +101,9 @@ export interface Difference {
   to: number | string | null;
 }
 
-type Axles = Pick<Layout, 'front' | 'rear'>;
+type Axles = Pick<Variant, 'front' | 'rear'>;
 
-/** Every number and word that differs between two layouts, in the order of the document; freedoms left out. */
+/** Every number and word that differs between two variants, in the order of the document; freedoms left out. */
 export function differencesOf(from: Axles, to: Axles): Difference[] {
   return (['front', 'rear'] as const).flatMap((axle) => {
     const found: Difference[] = [];

@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { format } from 'date-fns/format';
-import type { Build, Layout } from '@/core/model/build';
-import { nameLayout, openLayout, removeLayout } from '@/core/model/layouts';
+import type { Build, Variant } from '@/core/model/build';
+import { nameVariant, openVariant, removeVariant } from '@/core/model/variants';
 import { label } from '@/core/model/wording';
 import { TextLine } from '../fields/TextLine';
 import { PAPER } from '../theme';
@@ -11,26 +11,26 @@ import type { Compared } from './compared';
 
 const nameSchema = label();
 
-/** One layout: its name, whether it is open or frozen, and what can be done with it. */
-export function LayoutRow({
-  layout,
+/** One variant: its name, whether it is open or frozen, and what can be done with it. */
+export function VariantRow({
+  variant,
   isOpen,
   compared,
   onCompare,
   onEdit,
 }: {
-  layout: Layout;
+  variant: Variant;
   isOpen: boolean;
   compared: boolean;
   onCompare: (compared: Compared | null) => void;
   onEdit: (change: (build: Build) => void, step?: string) => void;
 }) {
-  const { id, name, frozen } = layout;
+  const { id, name, frozen } = variant;
   const freeze = (when: string | null) =>
-    onEdit((draft) => nameLayout(draft, id, { frozen: when }));
+    onEdit((draft) => nameVariant(draft, id, { frozen: when }));
   return (
     <Box
-      data-layout={name}
+      data-variant={name}
       sx={{
         borderTop: `1px solid ${PAPER.line}`,
         py: 1.25,
@@ -42,11 +42,11 @@ export function LayoutRow({
     >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <TextLine
-          label="Layout"
+          label="Variant"
           value={name}
           schema={nameSchema}
           onValue={(next) =>
-            onEdit((draft) => nameLayout(draft, id, { name: next }), `layout-${id}`)
+            onEdit((draft) => nameVariant(draft, id, { name: next }), `variant-${id}`)
           }
           width={210}
         />
@@ -62,13 +62,13 @@ export function LayoutRow({
       <Box sx={{ display: 'flex', gap: 0.5, ml: -0.5 }}>
         {!isOpen && (
           <>
-            <Button size="small" onClick={() => onEdit((draft) => void openLayout(draft, id))}>
+            <Button size="small" onClick={() => onEdit((draft) => void openVariant(draft, id))}>
               Open
             </Button>
             <Button
               size="small"
               aria-pressed={compared}
-              onClick={() => onCompare(compared ? null : { kind: 'layout', id })}
+              onClick={() => onCompare(compared ? null : { kind: 'variant', id })}
             >
               {compared ? 'Stop comparing' : 'Compare'}
             </Button>
@@ -89,7 +89,7 @@ export function LayoutRow({
             color="error"
             onClick={() => {
               if (compared) onCompare(null);
-              onEdit((draft) => removeLayout(draft, id));
+              onEdit((draft) => removeVariant(draft, id));
             }}
           >
             Remove

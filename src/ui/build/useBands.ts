@@ -5,7 +5,7 @@ import type { Build } from '@/core/model/build';
 import type { Bands } from '@/core/tolerance/bands';
 import { buildBands, stopCars } from './toleranceWorker';
 
-/** How long the bench waits for the typing to rest before it builds cars, ms. */
+/** How long the page waits for the typing to rest before it builds cars, ms. */
 const REST = 250;
 
 export interface BandsView {

@@ -16,7 +16,7 @@ import { memo, useState } from 'react';
 import { nameSchema } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { PAPER, VERDICT } from '../theme';
-import { LayoutsButton } from '../layouts/LayoutsButton';
+import { VariantsButton } from '../variants/VariantsButton';
 import { SaveMark } from './SaveMark';
 import { useBuild, useBuildContext, useHistory } from './useBuildStore';
 
@@ -31,7 +31,7 @@ interface Props {
   menu: MenuEntry[];
 }
 
-/** The bar over the bench: whose bench it is, whether it is saved, undo, units, files. */
+/** The bar over the page: whose bench it is, whether it is saved, undo, units, files. */
 export const TopBar = memo(function TopBar({ unit, onUnit, menu }: Props) {
   const { undo, redo } = useBuildContext();
   const { canUndo, canRedo } = useHistory();
@@ -56,7 +56,7 @@ export const TopBar = memo(function TopBar({ unit, onUnit, menu }: Props) {
         /
       </Box>
       <BuildName />
-      <LayoutsButton />
+      <VariantsButton />
       <SaveMark />
       <Box sx={{ flex: 1 }} />
       <Named label="Undo (Ctrl+Z)">

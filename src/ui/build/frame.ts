@@ -1,7 +1,7 @@
 import { styled } from '@mui/material/styles';
 import { NARROW, PAPER } from '../theme';
 
-/** The bench's places. Plain styles: they are redrawn with every keystroke. */
+/** The page's places. Plain styles: they are redrawn with every keystroke. */
 export const Whole = styled('div')({
   display: 'grid',
   height: '100dvh',

@@ -22,16 +22,16 @@ beforeEach(() => {
 });
 const shows = (selector: string, pattern: string) => showsIn(page, selector, pattern);
 
-it('goes on with a copy of a layout, compares the two, freezes one and brings an earlier save back', async () => {
+it('goes on with a copy of a variant, compares the two, freezes one and brings an earlier save back', async () => {
   await openBuild(page, shop.app.address, 'Hillclimb single-seater');
   const range = await readout(page, 'toe');
-  const layouts = () =>
+  const variants = () =>
     page.locator('::-p-xpath(//header//button[@aria-haspopup="dialog"])').click();
   const close = async () => {
     await clickButton(page, 'Close');
     await until(page, `!document.querySelector('.MuiDrawer-root, [role=presentation] h2')`);
   };
-  await layouts();
+  await variants();
   await clickButton(page, 'Go on with a copy of “As drawn”');
   await clickButton(page, 'Compare');
   await shows('[aria-label="Differences"]', 'No number differs');
@@ -42,7 +42,7 @@ it('goes on with a copy of a layout, compares the two, freezes one and brings an
   await page.waitForSelector('[data-view="front"] [data-part="compared"]');
   await settled(page);
 
-  await layouts();
+  await variants();
   await shows('[aria-label="Differences"]', 'front tie rod outer joint, up');
   await clickButton(page, 'Freeze');
   await close();
@@ -53,7 +53,7 @@ it('goes on with a copy of a layout, compares the two, freezes one and brings an
   await page.keyboard.press('Escape');
   await until(page, `document.querySelector('#tieRodOuter-up').value === '260'`);
 
-  await layouts();
+  await variants();
   await page.waitForSelector('[data-save-kept]');
   await page.locator('::-p-xpath((//*[@data-save-kept])[last()]//button[.="Bring back"])').click();
   await close();

@@ -8,10 +8,10 @@ import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { Build } from '@/core/model/build';
-import { copyLayout, layoutsOf, openLayoutOf } from '@/core/model/layouts';
+import { copyVariant, variantsOf, openVariantOf } from '@/core/model/variants';
 import type { LengthUnit } from '@/core/model/units';
 import { Differences } from './Differences';
-import { LayoutRow } from './LayoutRow';
+import { VariantRow } from './VariantRow';
 import { Saves } from './Saves';
 import { comparedIn } from './compared';
 import type { Compared } from './compared';
@@ -28,11 +28,11 @@ interface Props {
   onReplace: (build: Build) => void;
 }
 
-/** The build's layouts, what two of them differ in, and the build as it was saved. */
-export function LayoutsDrawer(props: Props) {
+/** The build's variants, what two of them differ in, and the build as it was saved. */
+export function VariantsDrawer(props: Props) {
   const { build, compared, onCompare, onEdit } = props;
-  const layouts = layoutsOf(build);
-  const open = openLayoutOf(build);
+  const variants = variantsOf(build);
+  const open = openVariantOf(build);
   const against = comparedIn(build, compared);
   return (
     <Drawer
@@ -41,12 +41,12 @@ export function LayoutsDrawer(props: Props) {
       onClose={props.onClose}
       slotProps={{
         backdrop: { sx: { bgcolor: 'transparent' } },
-        paper: { 'aria-label': 'Layouts', sx: { width: 480, p: 2.5, boxShadow: 8 } },
+        paper: { 'aria-label': 'Variants', sx: { width: 480, p: 2.5, boxShadow: 8 } },
       }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
-          Layouts of this build
+          Variants of this build
         </Typography>
         <IconButton aria-label="Close" onClick={props.onClose} size="small">
           <CloseIcon />
@@ -56,12 +56,12 @@ export function LayoutsDrawer(props: Props) {
         Ways to build the same car, side by side. Freeze one before metal is cut: it keeps its
         figures, and you go on with a copy.
       </Typography>
-      {layouts.map((layout) => (
-        <LayoutRow
-          key={layout.id}
-          layout={layout}
-          isOpen={layout.id === open.id}
-          compared={compared?.kind === 'layout' && compared.id === layout.id}
+      {variants.map((variant) => (
+        <VariantRow
+          key={variant.id}
+          variant={variant}
+          isOpen={variant.id === open.id}
+          compared={compared?.kind === 'variant' && compared.id === variant.id}
           onCompare={onCompare}
           onEdit={onEdit}
         />
@@ -71,7 +71,7 @@ export function LayoutsDrawer(props: Props) {
         sx={{ mt: 1.25, alignSelf: 'flex-start' }}
         onClick={() =>
           onEdit((draft) =>
-            copyLayout(draft, crypto.randomUUID(), nextName(layouts.map(({ name }) => name))),
+            copyVariant(draft, crypto.randomUUID(), nextName(variants.map(({ name }) => name))),
           )
         }
       >
@@ -83,7 +83,7 @@ export function LayoutsDrawer(props: Props) {
   );
 }
 
-/** `Layout 2`, `Layout 3` …, whichever is not taken. */
+/** `Variant 2`, `Variant 3` …, whichever is not taken. */
 function nextName(taken: string[]): string {
-  for (let i = taken.length + 1; ; i++) if (!taken.includes(`Layout ${i}`)) return `Layout ${i}`;
+  for (let i = taken.length + 1; ; i++) if (!taken.includes(`Variant ${i}`)) return `Variant ${i}`;
 }

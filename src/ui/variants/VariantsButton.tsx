@@ -4,22 +4,22 @@ import LayersIcon from '@mui/icons-material/LayersOutlined';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { openLayoutOf } from '@/core/model/layouts';
-import { useBuild } from '../bench/useBuildStore';
-import { useView } from '../bench/viewStore';
-import { useWheel } from '../bench/useWheel';
+import { openVariantOf } from '@/core/model/variants';
+import { useBuild } from '../build/useBuildStore';
+import { useView } from '../build/viewStore';
+import { useWheel } from '../build/useWheel';
 import type { Compared } from './compared';
 
-const LayoutsDrawer = dynamic(() => import('./LayoutsDrawer').then((m) => m.LayoutsDrawer), {
+const VariantsDrawer = dynamic(() => import('./VariantsDrawer').then((m) => m.VariantsDrawer), {
   ssr: false,
 });
 
 const compare = (compared: Compared | null) => useView.getState().show({ compared });
 
-/** Which layout is open, and the way to the others. */
-export function LayoutsButton() {
-  const name = useBuild(({ build }) => openLayoutOf(build).name);
-  const frozen = useBuild(({ build }) => openLayoutOf(build).frozen !== undefined);
+/** Which variant is open, and the way to the others. */
+export function VariantsButton() {
+  const name = useBuild(({ build }) => openVariantOf(build).name);
+  const frozen = useBuild(({ build }) => openVariantOf(build).frozen !== undefined);
   const [open, setOpen] = useState(false);
   const [wasOpen, setWasOpen] = useState(false);
   return (
@@ -29,7 +29,7 @@ export function LayoutsButton() {
         color="inherit"
         startIcon={<LayersIcon />}
         aria-haspopup="dialog"
-        aria-label={`Layouts: ${name}${frozen ? ', frozen' : ''}`}
+        aria-label={`Variants: ${name}${frozen ? ', frozen' : ''}`}
         onClick={() => {
           setOpen(true);
           setWasOpen(true);
@@ -50,7 +50,7 @@ function TheDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { unit, compared } = useView();
   const wheel = useWheel(build);
   return (
-    <LayoutsDrawer
+    <VariantsDrawer
       open={open}
       onClose={onClose}
       build={build}

@@ -6,7 +6,7 @@ export const BuildContext = createContext<BuildStore | null>(null);
 
 export function useBuildContext(): BuildStore {
   const found = useContext(BuildContext);
-  if (!found) throw new Error('used outside the bench');
+  if (!found) throw new Error('used outside the page');
   return found;
 }
 

@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 
-/** What the bench is not: said beside every figure. */
+/** What the page is not: said beside every figure. */
 export const Caution = memo(function Caution() {
   return (
     <Typography variant="caption" component="p" color="text.secondary" sx={{ m: 0, mt: 1 }}>

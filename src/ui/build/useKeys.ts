@@ -20,7 +20,7 @@ const OPEN_LISTS = `${OPENED}, [role=combobox]`;
 const within = (event: KeyboardEvent, selector: string): boolean =>
   event.target instanceof Element && event.target.closest(selector) !== null;
 
-/** The bench's keys. Arrows cycle the wheel wherever nothing is being typed. */
+/** The page's keys. Arrows cycle the wheel wherever nothing is being typed. */
 export function useKeys(keys: Keys): void {
   const move = (travel: number, rack: number) => {
     const { travel: t, rack: r, show } = useView.getState();

@@ -3,11 +3,11 @@ import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
 import { useState } from 'react';
 import { blankBuild } from '@/core/model/starts';
-import { layoutsOf } from '@/core/model/layouts';
+import { variantsOf } from '@/core/model/variants';
 import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
-import { LayoutNotes } from './LayoutNotes';
-import { LayoutsDrawer } from './LayoutsDrawer';
+import { VariantNotes } from './VariantNotes';
+import { VariantsDrawer } from './VariantsDrawer';
 import { comparedIn } from './compared';
 import type { Compared } from './compared';
 
@@ -39,7 +39,7 @@ function Drawer() {
           <button onClick={() => onEdit((draft) => void (draft.front.points.tieRodOuter.up -= 4))}>
             Lower the rod’s end
           </button>
-          <LayoutsDrawer
+          <VariantsDrawer
             open
             onClose={jest.fn()}
             build={build}
@@ -64,16 +64,16 @@ const show = () => {
   );
 };
 const row = (name: string) =>
-  within(document.querySelector(`[data-layout="${name}"]`) as HTMLElement);
-const names = () => layoutsOf(held.build).map(({ name }) => name);
+  within(document.querySelector(`[data-variant="${name}"]`) as HTMLElement);
+const names = () => variantsOf(held.build).map(({ name }) => name);
 const press = (where: { getByRole: typeof screen.getByRole }, name: string | RegExp) =>
   user.click(where.getByRole('button', { name }));
 
-it('copies, names, opens and removes layouts', async () => {
+it('copies, names, opens and removes variants', async () => {
   show();
   await press(screen, /Go on with a copy/);
-  expect(names()).toEqual(['Layout 2', 'As drawn']);
-  const field = row('Layout 2').getByLabelText('Layout');
+  expect(names()).toEqual(['Variant 2', 'As drawn']);
+  const field = row('Variant 2').getByLabelText('Variant');
   await user.clear(field);
   expect(screen.getByText(/is empty/)).toBeVisible();
   expect(names()[0]).not.toBe('');
@@ -85,7 +85,7 @@ it('copies, names, opens and removes layouts', async () => {
   expect(names()).toEqual(['As drawn']);
 });
 
-it('freezes a layout, which can then not be removed until it is thawed', async () => {
+it('freezes a variant, which can then not be removed until it is thawed', async () => {
   show();
   await press(row('As drawn'), 'Freeze');
   expect(row('As drawn').getByText(/▣ frozen \d+ \w+ \d{4}/)).toBeVisible();
@@ -95,7 +95,7 @@ it('freezes a layout, which can then not be removed until it is thawed', async (
   expect(row('As drawn').getByRole('button', { name: 'Remove' })).toBeEnabled();
 });
 
-it('compares two layouts: what they come to, and every number that differs', async () => {
+it('compares two variants: what they come to, and every number that differs', async () => {
   show();
   await press(screen, /Go on with a copy/);
   await press(row('As drawn'), 'Compare');
@@ -141,18 +141,18 @@ it('says when the server has lost a save', async () => {
   expect(replaced).not.toHaveBeenCalled();
 });
 
-it('knows what is compared: not the open layout, not one that is gone', () => {
+it('knows what is compared: not the open variant, not one that is gone', () => {
   const build = blankBuild('x');
   expect(comparedIn(build, null)).toBeNull();
-  expect(comparedIn(build, { kind: 'layout', id: 'first' })).toBeNull();
-  expect(comparedIn(build, { kind: 'layout', id: 'gone' })).toBeNull();
+  expect(comparedIn(build, { kind: 'variant', id: 'first' })).toBeNull();
+  expect(comparedIn(build, { kind: 'variant', id: 'gone' })).toBeNull();
 });
 
 it('notes over the station what is frozen and what is compared, and the way out of both', async () => {
   const edit = jest.fn();
   const stop = jest.fn();
   const notes = (frozen: string | undefined, against: string | null) => (
-    <LayoutNotes
+    <VariantNotes
       name="As cut"
       frozen={frozen}
       against={against}
@@ -169,5 +169,5 @@ it('notes over the station what is frozen and what is compared, and the way out 
   await press(screen, 'Go on with a copy');
   const build = blankBuild('x');
   (edit.mock.lastCall[0] as (draft: typeof build) => void)(build);
-  expect(layoutsOf(build)[0].name).toBe('As cut, changed');
+  expect(variantsOf(build)[0].name).toBe('As cut, changed');
 });

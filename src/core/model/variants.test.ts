@@ -2,16 +2,16 @@ import { produce } from 'immer';
 import { buildSchema } from './build';
 import type { Build } from './build';
 import {
-  copyLayout,
+  copyVariant,
   differencesOf,
   frozenTouched,
-  layoutsOf,
-  nameLayout,
-  openLayout,
-  openLayoutOf,
-  removeLayout,
+  variantsOf,
+  nameVariant,
+  openVariant,
+  openVariantOf,
+  removeVariant,
   replaceBuild,
-} from './layouts';
+} from './variants';
 import { blankBuild } from './starts';
 
 const start = () => blankBuild('x');
@@ -20,26 +20,26 @@ const change = (build: Build, act: (draft: Build) => void) =>
 /** As drawn, put aside, and `Rack lowered`, open, 10 mm lower at the rack. */
 const two = () =>
   change(start(), (draft) => {
-    copyLayout(draft, 'low', 'Rack lowered');
+    copyVariant(draft, 'low', 'Rack lowered');
     draft.front.points.tieRodInner.up -= 10;
   });
-const names = (build: Build) => layoutsOf(build).map(({ name }) => name);
+const names = (build: Build) => variantsOf(build).map(({ name }) => name);
 
 describe('layouts of a build', () => {
   it('start with one, as drawn', () => {
     expect(names(start())).toEqual(['As drawn']);
-    expect(openLayoutOf(start()).frozen).toBeUndefined();
+    expect(openVariantOf(start()).frozen).toBeUndefined();
   });
 
   it('are copied, changed apart, opened in turn, and nothing is lost on the way', () => {
     const build = two();
     expect(names(build)).toEqual(['Rack lowered', 'As drawn']);
-    const back = change(build, (draft) => void openLayout(draft, 'first'));
+    const back = change(build, (draft) => void openVariant(draft, 'first'));
     expect(names(back)).toEqual(['As drawn', 'Rack lowered']);
     expect(back.front).toEqual(start().front);
-    const again = change(back, (draft) => void openLayout(draft, 'low'));
-    expect(layoutsOf(again)).toEqual(layoutsOf(build));
-    expect(openLayout(structuredClone(build), 'none')).toBe(false);
+    const again = change(back, (draft) => void openVariant(draft, 'low'));
+    expect(variantsOf(again)).toEqual(variantsOf(build));
+    expect(openVariant(structuredClone(build), 'none')).toBe(false);
     expect(buildSchema.parse(structuredClone(build))).toEqual(build);
   });
 
@@ -48,46 +48,46 @@ describe('layouts of a build', () => {
       const { rack: _rack, ...rear } = draft.front;
       draft.rear = rear;
     });
-    const drawn = change(build, (draft) => void openLayout(draft, 'first'));
+    const drawn = change(build, (draft) => void openVariant(draft, 'first'));
     expect(drawn.rear).toBeUndefined();
-    expect(change(drawn, (draft) => void openLayout(draft, 'low')).rear).toEqual(build.rear);
+    expect(change(drawn, (draft) => void openVariant(draft, 'low')).rear).toEqual(build.rear);
   });
 
   it('are renamed and thrown away, the open one excepted', () => {
     const build = change(two(), (draft) => {
-      nameLayout(draft, 'first', { name: 'Plan A' });
-      nameLayout(draft, 'low', { name: 'Plan B' });
-      removeLayout(draft, 'low');
+      nameVariant(draft, 'first', { name: 'Plan A' });
+      nameVariant(draft, 'low', { name: 'Plan B' });
+      removeVariant(draft, 'low');
     });
     expect(names(build)).toEqual(['Plan B', 'Plan A']);
-    expect(names(change(build, (draft) => removeLayout(draft, 'first')))).toEqual(['Plan B']);
+    expect(names(change(build, (draft) => removeVariant(draft, 'first')))).toEqual(['Plan B']);
   });
 });
 
-describe('a frozen layout', () => {
+describe('a frozen variant', () => {
   const when = '2026-05-01T10:00:00.000Z';
-  const frozen = change(two(), (draft) => nameLayout(draft, 'first', { frozen: when }));
+  const frozen = change(two(), (draft) => nameVariant(draft, 'first', { frozen: when }));
 
   it('may be looked at, put aside, copied and renamed', () => {
     for (const act of [
-      (draft: Build) => void openLayout(draft, 'first'),
-      (draft: Build) => nameLayout(draft, 'first', { name: 'Cut' }),
+      (draft: Build) => void openVariant(draft, 'first'),
+      (draft: Build) => nameVariant(draft, 'first', { name: 'Cut' }),
       (draft: Build) => void (draft.front.points['lowerOuter'].out += 1),
       (draft: Build) => void (draft.travel.bump = 50),
     ])
       expect(frozenTouched(frozen, change(frozen, act))).toBeNull();
-    const opened = change(frozen, (draft) => void openLayout(draft, 'first'));
+    const opened = change(frozen, (draft) => void openVariant(draft, 'first'));
     const copied = change(opened, (draft) => {
-      copyLayout(draft, 'next', 'Next');
+      copyVariant(draft, 'next', 'Next');
       draft.front.tyre.width += 5;
     });
     expect(frozenTouched(opened, copied)).toBeNull();
-    expect(openLayoutOf(copied).frozen).toBeUndefined();
-    expect(names(change(frozen, (draft) => removeLayout(draft, 'first')))).toHaveLength(2);
+    expect(openVariantOf(copied).frozen).toBeUndefined();
+    expect(names(change(frozen, (draft) => removeVariant(draft, 'first')))).toHaveLength(2);
   });
 
   it('says which it is when a change would touch it, open or put aside', () => {
-    const opened = change(frozen, (draft) => void openLayout(draft, 'first'));
+    const opened = change(frozen, (draft) => void openVariant(draft, 'first'));
     const touched = change(opened, (draft) => void (draft.front.points['lowerOuter'].out += 1));
     expect(frozenTouched(opened, touched)?.name).toBe('As drawn');
     const gone = change(frozen, (draft) => void (draft.layouts = []));
@@ -95,15 +95,15 @@ describe('a frozen layout', () => {
   });
 
   it('may be changed once it is thawed', () => {
-    const thawed = change(frozen, (draft) => nameLayout(draft, 'first', { frozen: null }));
+    const thawed = change(frozen, (draft) => nameVariant(draft, 'first', { frozen: null }));
     expect(frozenTouched(frozen, thawed)).toBeNull();
-    expect(layoutsOf(thawed)[1]).not.toHaveProperty('frozen');
+    expect(variantsOf(thawed)[1]).not.toHaveProperty('frozen');
   });
 });
 
-describe('differences of two layouts', () => {
+describe('differences of two variants', () => {
   it('are every number that differs, points in their order, and no freedom', () => {
-    const [low, drawn] = layoutsOf(
+    const [low, drawn] = variantsOf(
       change(two(), (draft) => {
         draft.front.static.toe = 0.2;
         draft.front.tyre.code = '195/50R15';

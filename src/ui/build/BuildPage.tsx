@@ -5,7 +5,7 @@ import { styled } from '@mui/material/styles';
 import { useEffect, useMemo, useState } from 'react';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
-import { openLayoutOf } from '@/core/model/layouts';
+import { openVariantOf } from '@/core/model/variants';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Point, PointName, Points } from '@/core/model/points';
@@ -15,8 +15,8 @@ import type { Strings } from '../floor/strings';
 import { CyclePad } from '../pad/CyclePad';
 import { Readouts } from '../readouts/Readouts';
 import { SteeringReadouts } from '../readouts/SteeringReadouts';
-import { LayoutNotes } from '../layouts/LayoutNotes';
-import { comparedIn } from '../layouts/compared';
+import { VariantNotes } from '../variants/VariantNotes';
+import { comparedIn } from '../variants/compared';
 import { stationsOf } from '../stations/list';
 import { VERDICT } from '../theme';
 import { TracePanel } from '../traces/TracePanel';
@@ -49,15 +49,15 @@ import type { Station } from '@/core/judging/stationStates';
  * One open build: floor, pad, readouts and trace around the station that is open. Where this window has
  * just left the same build, what was typed there is sent first.
  */
-export function Bench(opened: Opened) {
+export function BuildPage(opened: Opened) {
   const [current, setCurrent] = useState(() => (isLeaving(opened.id) ? null : opened));
   useEffect(() => {
     if (!current) void afterDeparture(opened).then(setCurrent);
   }, [current, opened]);
-  return current ? <BenchOf {...current} /> : null;
+  return current ? <PageOf {...current} /> : null;
 }
 
-function BenchOf({ id, version, build }: Opened) {
+function PageOf({ id, version, build }: Opened) {
   const { enqueueSnackbar } = useSnackbar();
   const [store] = useState(() =>
     createBuildStore(build, (why) =>
@@ -70,12 +70,12 @@ function BenchOf({ id, version, build }: Opened) {
   );
   return (
     <BuildContext.Provider value={store}>
-      <BenchBody id={id} version={version} />
+      <PageBody id={id} version={version} />
     </BuildContext.Provider>
   );
 }
 
-function BenchBody({ id, version }: Omit<Opened, 'build'>) {
+function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const context = useBuildContext();
   const build = useBuild((state) => state.build);
   const edit = useBuild((state) => state.edit);
@@ -116,7 +116,7 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
   const nulls = useNulls(station === 'rack', wheel);
   const { bands } = useBands(build, wheel, rack);
   const { targets } = briefOf(build);
-  const layout = openLayoutOf(build);
+  const variant = openVariantOf(build);
 
   const { clearances, steering, states, articulations } = useStationStates(build, wheel, corner);
 
@@ -229,9 +229,9 @@ function BenchBody({ id, version }: Omit<Opened, 'build'>) {
             />
             <Column aria-label="Station">
               {which}
-              <LayoutNotes
-                name={layout.name}
-                frozen={layout.frozen}
+              <VariantNotes
+                name={variant.name}
+                frozen={variant.frozen}
                 against={against?.name ?? null}
                 onEdit={edit}
                 onStopComparing={stopComparing}

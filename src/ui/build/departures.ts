@@ -3,7 +3,7 @@ import type { Opened } from '@/server/reading';
 /** Benches of this window that have been left and still send what was typed last, by build. */
 const leaving = new Map<string, Promise<void>>();
 
-/** A bench was left; `sent` ends when it has done what it can. */
+/** A page was left; `sent` ends when it has done what it can. */
 export function depart(id: string, sent: Promise<void>): void {
   const gone = sent.finally(() => {
     if (leaving.get(id) === gone) leaving.delete(id);
@@ -11,10 +11,10 @@ export function depart(id: string, sent: Promise<void>): void {
   leaving.set(id, gone);
 }
 
-/** Whether a bench of this build is still being left. */
+/** Whether a page of this build is still being left. */
 export const isLeaving = (id: string): boolean => leaving.has(id);
 
-/** The build as it is once the bench that was left has sent what it had. */
+/** The build as it is once the page that was left has sent what it had. */
 export async function afterDeparture(opened: Opened): Promise<Opened> {
   await leaving.get(opened.id);
   const response = await fetch(`/api/builds/${opened.id}`).catch(() => null);

@@ -5,20 +5,20 @@ import Button from '@mui/material/Button';
 import { format } from 'date-fns/format';
 import { memo } from 'react';
 import type { Build } from '@/core/model/build';
-import { copyLayout } from '@/core/model/layouts';
+import { copyVariant } from '@/core/model/variants';
 import { PAPER } from '../theme';
 
 interface Props {
   name: string;
   frozen: string | undefined;
-  /** What the layout is compared with. */
+  /** What the variant is compared with. */
   against: string | null;
   onEdit: (change: (build: Build) => void) => void;
   onStopComparing: () => void;
 }
 
-/** Over the station: that the open layout is frozen, or what it is compared with. */
-export const LayoutNotes = memo(function LayoutNotes(props: Props) {
+/** Over the station: that the open variant is frozen, or what it is compared with. */
+export const VariantNotes = memo(function VariantNotes(props: Props) {
   const { name, frozen, against, onEdit, onStopComparing } = props;
   if (!frozen && against === null) return null;
   return (
@@ -30,7 +30,7 @@ export const LayoutNotes = memo(function LayoutNotes(props: Props) {
             size="small"
             onClick={() =>
               onEdit((draft) =>
-                copyLayout(draft, crypto.randomUUID(), `${name.slice(0, 50)}, changed`),
+                copyVariant(draft, crypto.randomUUID(), `${name.slice(0, 50)}, changed`),
               )
             }
           >

@@ -3,8 +3,8 @@ import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, Build } from '@/core/model/build';
-import { differencesOf } from '@/core/model/layouts';
-import type { Difference } from '@/core/model/layouts';
+import { differencesOf } from '@/core/model/variants';
+import type { Difference } from '@/core/model/variants';
 import { pointLabel } from '@/core/model/labels';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
@@ -20,7 +20,7 @@ interface Props {
   against: ComparedAxles;
 }
 
-/** What the open layout and another come to, and every number they differ in. */
+/** What the open variant and another come to, and every number they differ in. */
 export function Differences({ build, wheel, unit, against }: Props) {
   const { front, rear } = build;
   const { axle, side } = wheel;
@@ -114,7 +114,7 @@ function DifferenceRow({
   unit,
 }: {
   difference: Difference;
-  /** The axle it is of, in the open layout. */
+  /** The axle it is of, in the open variant. */
   design: AxleDesign;
   unit: LengthUnit;
 }) {

@@ -16,7 +16,7 @@ export const useSaveState = create<SaveState>(() => ({ kind: 'saved' }));
 /** Other windows of this browser tell each other what they have saved. */
 const CHANNEL = 'havrik-saves';
 
-/** What the bench can do about saving, besides letting it happen. */
+/** What the page can do about saving, besides letting it happen. */
 export interface Saving {
   /** The program was updated since this page was loaded. */
   updated: boolean;
@@ -26,7 +26,7 @@ export interface Saving {
   takeDraft: () => Promise<void>;
   /** Leaves the draft alone, until the build is opened again; or throws it away. */
   leaveDraft: (forGood: boolean) => void;
-  /** Makes a new build of what is on the bench, which goes on there. */
+  /** Makes a new build of what is open, and goes on in it. */
   saveAsNew: () => Promise<void>;
   /** Sends again what was not taken. */
   again: () => void;
@@ -177,7 +177,7 @@ function keepSaved(
 
   return {
     autosave,
-    /** The bench goes on in another build of the server's. */
+    /** The page goes on in another build of the server's. */
     goOnIn(id: string): void {
       goTo(id);
       autosave.goOnIn(id);

@@ -194,12 +194,12 @@ it('gives a server that hangs ten seconds, then says so and tries again', async 
 });
 
 it('waits for a change where the server does not take the build as it is', async () => {
-  answers = [() => json({ message: 'build.layouts: at most 40 layouts' }, 400)];
+  answers = [() => json({ message: 'build.layouts: at most 40 variants' }, 400)];
   const autosave = make();
   autosave.changed(build(1));
   await jest.advanceTimersByTimeAsync(60_000);
   expect(requests).toHaveLength(1);
-  expect(states.at(-1)).toEqual({ kind: 'refused', why: 'layouts: at most 40 layouts' });
+  expect(states.at(-1)).toEqual({ kind: 'refused', why: 'layouts: at most 40 variants' });
   autosave.changed(build(2));
   await jest.advanceTimersByTimeAsync(300);
   expect(states.at(-1)).toEqual({ kind: 'saved' });

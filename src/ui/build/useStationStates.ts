@@ -9,7 +9,7 @@ import { useClearances } from '../stations/arms/useClearances';
 import { stationStates } from '../../core/judging/stationStates';
 import type { CornerView } from './useCorner';
 
-/** How the stations stand for the wheel shown, and what of that other parts of the bench show too. */
+/** How the stations stand for the wheel shown, and what of that other parts of the page show too. */
 export function useStationStates(build: Build, wheel: Wheel, corner: CornerView) {
   const { targets } = briefOf(build);
   const { bumpSteer } = corner;
