@@ -55,6 +55,14 @@ describe('a circle through places', () => {
     expect(found.radius).toBeCloseTo(r, 3);
   });
 
+  it('follows a nearly straight curve as long as its radius can be told, and no further', () => {
+    const straight = (radius: number) =>
+      fitCircle(arc([0, 0, 0], [0, 0, 1], radius, 60 / radius, () => 0));
+    for (const radius of [3_000, 30_000])
+      expect(straight(radius)!.radius / radius).toBeCloseTo(1, 6);
+    expect(straight(3_000_000)).toBeNull();
+  });
+
   it('is refused where the places lie in a line', () => {
     expect(fitCircle([0, 1, 2, 3].map((i): Vec => [i, 2 * i, -i]))).toBeNull();
   });

@@ -1,4 +1,6 @@
 import { EVD, Matrix } from 'ml-matrix';
+import { offBy, settle } from './downhill';
+import type { Looked } from './downhill';
 import { leastSquares } from './linear';
 import { add, cross, dot, scale, sub } from './vec';
 import type { Vec } from './vec';
@@ -45,6 +47,7 @@ export function fitCircle(places: Vec[]): FittedCircle | null {
   const rim = fitRim(flat);
   if (!rim) return null;
   const [x, y, radius] = rim;
+  if (radius > STRAIGHTEST * Math.sqrt(realEigenvalues[order[0]])) return null;
   const square = (values: number[]) =>
     Math.sqrt(values.reduce((sum, value) => sum + value * value, 0) / count);
   return {
@@ -58,6 +61,8 @@ export function fitCircle(places: Vec[]): FittedCircle | null {
 
 /** Across a curve by less than this part of its length squared it is straight. */
 const STRAIGHT = 1e-10;
+/** A radius so many times the spread of the places is no longer told from another. */
+const STRAIGHTEST = 500;
 
 /** Centre and radius in the plane; null where the places lie in a line. */
 function fitRim(places: [number, number][]): [number, number, number] | null {
@@ -67,19 +72,26 @@ function fitRim(places: [number, number][]): [number, number, number] | null {
     places.map(([x, y]) => x * x + y * y),
   );
   if (!start) return null;
-  let [a, b] = start;
-  let radius = Math.sqrt(start[2] + a * a + b * b);
-  for (let step = 0; step < 20; step++) {
+  const radius = Math.sqrt(start[2] + start[0] ** 2 + start[1] ** 2);
+  const look = ([a, b, r]: readonly number[]): Looked => {
     const away = places.map(([x, y]) => Math.hypot(x - a, y - b));
-    const move = leastSquares(
-      places.map(([x, y], i) => [(x - a) / away[i], (y - b) / away[i], 1]),
-      away.map((d) => d - radius),
-    );
-    if (!move) return null;
-    a += move[0];
-    b += move[1];
-    radius += move[2];
-    if (Math.hypot(...move) < 1e-10 * radius) break;
-  }
-  return [a, b, radius];
+    const missing = new Matrix(away.map((d) => [d - r]));
+    return {
+      cost: missing.dot(missing),
+      bent: () => {
+        // Gauss–Newton: what the rim misses is little beside its radius.
+        const rows = new Matrix(
+          places.map(([x, y], i) => [(x - a) / away[i], (y - b) / away[i], 1]),
+        );
+        const curve = rows.transpose().mmul(rows);
+        const slope = rows.transpose().mmul(missing);
+        return { curve, slope, size: places.length, off: offBy(curve, slope) };
+      },
+    };
+  };
+  const settled = settle([start[0], start[1], radius], look, {
+    still: 1e-10 * radius,
+    rest: 1e-6 * radius,
+  });
+  return settled && (settled.place as [number, number, number]);
 }

@@ -3,7 +3,8 @@ import { distance } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { normalNumbers } from '../geometry/random';
 import { reflected, turnsOf } from './networkSides';
-import { normalOf, settle } from './networkSolve';
+import { settle } from '../geometry/downhill';
+import { lookedAt, normalOf } from './networkSolve';
 import type { Condition } from './networkSolve';
 import { counts } from '../model/takeOff';
 import type { Mark, MarkDistance } from '../model/takeOff';
@@ -123,8 +124,19 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
   const size = sizeOf(start);
   const settleFrom = (from: number[][]): Settled | null => {
     from.forEach((place, i) => places[i].splice(0, 3, ...place));
-    const cost = settle(places, conditions, unknowns);
-    return cost === null ? null : { cost, places: places.map((place) => [...place]) };
+    const put = (values: readonly number[]) =>
+      unknowns.forEach(({ mark, axis }, u) => (places[mark][axis] = values[u]));
+    const settled = settle(
+      unknowns.map(({ mark, axis }) => places[mark][axis]),
+      (values) => {
+        put(values);
+        return lookedAt(conditions(), unknowns.length);
+      },
+      { still: 1e-6, longest: 200, rest: 1e-3 },
+    );
+    if (!settled) return null;
+    put(settled.place);
+    return { cost: settled.cost, places: places.map((place) => [...place]) };
   };
   const away = (settled: number[][]): number =>
     Math.max(...settled.map((place, i) => Math.hypot(...place.map((x, a) => x - start[i][a]))));

@@ -1,5 +1,6 @@
 import { Matrix, SVD } from 'ml-matrix';
-import { factor, solveFactored } from '../geometry/linear';
+import { offBy, settle } from '../geometry/downhill';
+import type { Looked } from '../geometry/downhill';
 import { add, distance, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 
@@ -81,8 +82,8 @@ export function meet(tapes: Tape[]): Located {
         );
     }
 
-  const first = settle(tapes, startFrom(tapes, plane, 1));
-  const second = settle(tapes, startFrom(tapes, plane, -1));
+  const first = settleFrom(tapes, startFrom(tapes, plane, 1));
+  const second = settleFrom(tapes, startFrom(tapes, plane, -1));
   const found = [first, second].filter((placed) => placed !== null);
   if (found.length === 0)
     return refuse('the distances settle on no place: check which mark each belongs to');
@@ -157,37 +158,44 @@ function solveTrimmed(svd: SVD, right: Matrix, least: number): Vec {
   return [x[0], x[1], x[2]];
 }
 
-const MOST_STEPS = 200;
-/** A step that is as good as none, mm. */
-const SETTLED = 1e-8;
-
 /** Least squares from a start on; null where it does not come to rest. */
-function settle(tapes: Tape[], start: Vec): Placed | null {
-  let place = start;
-  let cost = costAt(tapes, place);
-  let damping = 0;
-  for (let step = 0; step < MOST_STEPS; step++) {
-    const { curve, slope, size } = curveAt(tapes, place);
-    const move = solve3(curve, slope, damping * size);
-    if (!move) {
-      damping = Math.max(1e-4, 4 * damping);
-      if (damping > 1e12) return null;
-      continue;
-    }
-    const next = add(place, move);
-    const nextCost = costAt(tapes, next);
-    const long = length(move);
-    // Down, or as low as figures go.
-    if (nextCost < cost || (long < 1e-6 && nextCost <= cost * (1 + 1e-12))) {
-      place = next;
-      cost = nextCost;
-      damping = damping < 1e-6 ? 0 : damping / 8;
-      if (long < SETTLED && damping < 1) return placedAt(tapes, place);
-    } else if (long < SETTLED) return damping < 1 ? placedAt(tapes, place) : null;
-    else damping = Math.max(1e-4, 4 * damping);
-  }
-  return null;
+function settleFrom(tapes: Tape[], start: Vec): Placed | null {
+  const settled = settle(start, (place) => lookAt(tapes, place as Vec), {
+    still: 1e-8,
+    rest: 1e-6,
+  });
+  return settled && placedAt(tapes, settled.place as unknown as Vec);
 }
+
+/** What the tapes miss at a place, in squares of their ±, and how that goes on in space. */
+export const lookAt = (tapes: Tape[], place: Vec): Looked => ({
+  cost: costAt(tapes, place),
+  bent: () => {
+    const normal = Matrix.zeros(3, 3);
+    const curve = Matrix.zeros(3, 3);
+    const slope = Matrix.zeros(3, 1);
+    let size = 0;
+    for (const { mark, distance: taped, tolerance } of tapes) {
+      const away = sub(place, mark);
+      const apart = Math.max(length(away), 1e-9);
+      const row = scale(away, 1 / apart);
+      const weight = 1 / tolerance ** 2;
+      // A sphere that is too small or too large bends the cost across the tape.
+      const bend = (apart - taped) / apart;
+      for (let i = 0; i < 3; i++) {
+        slope.set(i, 0, slope.get(i, 0) + weight * (taped - apart) * row[i]);
+        for (let j = 0; j < 3; j++) {
+          const along = row[i] * row[j];
+          const across = (i === j ? 1 : 0) - along;
+          normal.set(i, j, normal.get(i, j) + weight * along);
+          curve.set(i, j, curve.get(i, j) + weight * (along + bend * across));
+        }
+      }
+      size += weight;
+    }
+    return { curve, slope, size, off: offBy(normal, slope) };
+  },
+});
 
 export const costAt = (tapes: Tape[], place: Vec): number =>
   tapes.reduce(
@@ -195,47 +203,6 @@ export const costAt = (tapes: Tape[], place: Vec): number =>
       sum + ((distance(place, mark) - taped) / tolerance) ** 2,
     0,
   );
-
-/** Half the second derivatives of the cost, half its slope downhill, and how large the former are. */
-export function curveAt(tapes: Tape[], place: Vec) {
-  const curve = new Float64Array(9);
-  const slope: [number, number, number] = [0, 0, 0];
-  let size = 0;
-  for (const { mark, distance: taped, tolerance } of tapes) {
-    const away = sub(place, mark);
-    const apart = Math.max(length(away), 1e-9);
-    const row = scale(away, 1 / apart);
-    const weight = 1 / tolerance ** 2;
-    // A sphere that is too small or too large bends the cost across the tape.
-    const bend = (apart - taped) / apart;
-    for (let i = 0; i < 3; i++) {
-      slope[i] += weight * (taped - apart) * row[i];
-      for (let j = 0; j < 3; j++) {
-        const along = row[i] * row[j];
-        curve[3 * i + j] += weight * (along + bend * ((i === j ? 1 : 0) - along));
-      }
-    }
-    size += weight;
-  }
-  return { curve, slope, size };
-}
-
-/** Solves (curve + damping) move = slope where that is bent upwards every way; null where it is not. */
-export function solve3(curve: Float64Array, slope: readonly number[], damping: number): Vec | null {
-  const a = curve.slice();
-  for (let i = 0; i < 3; i++) a[4 * i] += damping;
-  const minor = a[0] * a[4] - a[1] * a[3];
-  const det =
-    a[0] * (a[4] * a[8] - a[5] * a[7]) -
-    a[1] * (a[3] * a[8] - a[5] * a[6]) +
-    a[2] * (a[3] * a[7] - a[4] * a[6]);
-  if (!(a[0] > 0 && minor > 0 && det > 0)) return null;
-  const order = new Int32Array(3);
-  const move = new Float64Array(3);
-  if (!factor(a, 3, order)) return null;
-  solveFactored(a, 3, order, Float64Array.from(slope), move);
-  return [move[0], move[1], move[2]];
-}
 
 function placedAt(tapes: Tape[], place: Vec): Placed {
   const residuals = tapes.map((tape) => distance(place, tape.mark) - tape.distance);

@@ -1,7 +1,8 @@
 import { EVD, Matrix } from 'ml-matrix';
-import { add, distance, dot, length, scale, sub, unit } from '../geometry/vec';
+import { add, distance, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { costAt, curveAt, meet, solve3 } from './tapesMeet';
+import { offBy, settle } from '../geometry/downhill';
+import { costAt, lookAt, meet } from './tapesMeet';
 import type { Conflict, Located, Placed, Tape } from './tapesMeet';
 
 /** A residual past this many times its ± contradicts the rest. */
@@ -40,7 +41,7 @@ function weighed(tapes: Tape[], placed: Placed): Placed {
   const ways = order.map((k) => eigenvectorMatrix.getColumn(k) as unknown as Vec);
   const sizes = order.map((k) => Math.max(realEigenvalues[k], 1e-12));
   const straight = 1 / Math.sqrt(sizes[0]);
-  const by = reachAlong(tapes, place, ways[0], straight);
+  const by = reachAlong(tapes, place, ways, straight);
   const loose = Math.abs(by - straight) > STRAIGHT * by ? { way: ways[0], by } : null;
   // Where slopes do not tell, they are left out, and what was tried takes their place.
   const inverse = [0, 1, 2].map((i) =>
@@ -62,24 +63,34 @@ function weighed(tapes: Tape[], placed: Placed): Placed {
 }
 
 /**
- * How far a place may go one way, the others following, until the tapes are off by their ± all told (profile
+ * How far a place may go the first of three ways square to each other, the others following, until the tapes are off by their ± all told (profile
  * likelihood; from memory). Where they do not meet even at their best, what they are off there counts as their ±.
  */
-function reachAlong(tapes: Tape[], place: Vec, way: Vec, about: number): number {
+function reachAlong(tapes: Tape[], place: Vec, [way, u, v]: Vec[], about: number): number {
   const least = costAt(tapes, place);
   // More than three that do not meet are told of by themselves.
   const allowed = tapes.length === 3 ? Math.max(1, least) : 1;
+  const basis = new Matrix([[...u], [...v]]);
   const excess = (by: number): number => {
-    let at = add(place, scale(way, by));
-    for (let step = 0; step < 30; step++) {
-      const { curve, slope, size } = curveAt(tapes, at);
-      const move = solve3(curve, slope, 1e-9 * size) ?? solve3(curve, slope, size);
-      if (!move) break;
-      const beside = sub(move, scale(way, dot(move, way)));
-      at = add(at, beside);
-      if (length(beside) < 1e-6) break;
-    }
-    return costAt(tapes, at) - least - allowed;
+    const at = add(place, scale(way, by));
+    const beside = settle(
+      [0, 0],
+      ([p, q]) => {
+        const { cost, bent } = lookAt(tapes, add(at, add(scale(u, p), scale(v, q))));
+        return {
+          cost,
+          bent: () => {
+            const { curve, slope, size } = bent();
+            const flat = basis.mmul(curve).mmul(basis.transpose());
+            const down = basis.mmul(slope);
+            return { curve: flat, slope: down, size, off: offBy(flat, down) };
+          },
+        };
+      },
+      { still: 1e-6, rest: 1e-3 },
+    );
+    // Where nothing comes to rest there is no end to be told of: it may go on.
+    return beside ? beside.cost - least - allowed : -1;
   };
   const farthest = Math.max(...tapes.map((tape) => tape.distance));
   const out = (sign: 1 | -1): number => {
