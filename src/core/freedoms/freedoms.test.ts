@@ -41,6 +41,21 @@ describe('freedoms', () => {
         pitch: fc.constantFrom(1, 1.25, 1.5),
       }),
       fc.record({
+        kind: fc.constantFrom('plate' as const, 'rackWidth' as const),
+        min: fc.integer({ min: 0, max: 50 }),
+        max: fc.integer({ min: 51, max: 200 }),
+      }),
+      fc.record({
+        kind: fc.constantFrom('eccentric' as const),
+        base: fc.integer({ min: 0, max: 200 }),
+        throw: fc.integer({ min: 1, max: 20 }),
+      }),
+      fc.record({
+        kind: fc.constantFrom('flip' as const),
+        base: fc.integer({ min: 0, max: 200 }),
+        offset: fc.integer({ min: 1, max: 20 }),
+      }),
+      fc.record({
         kind: fc.constant('shims' as const),
         base: fc.integer({ min: 0, max: 200 }),
         stock: fc.constant(USUAL_STOCK),
@@ -68,12 +83,14 @@ describe('freedoms', () => {
     expect(snap({ kind: 'fixed' }, 7.3, 4)).toBe(4);
   });
 
-  it('rank a washer before a thread, a hole, a bracket and a new part', () => {
+  it('rank a washer before a thread, a hole, a bracket, a plate, another rack’s width and a new part', () => {
     const efforts = [
       effortOf(shims, 200, 201.6),
       effortOf({ kind: 'thread', min: 190, max: 210, pitch: 1 }, 200, 201.5),
       effortOf({ kind: 'choices', at: [200, 201] }, 200, 201),
       effortOf({ kind: 'range', min: 190, max: 210, step: 0 }, 200, 201.5),
+      effortOf({ kind: 'plate', min: 60, max: 210 }, 200, 201.5),
+      effortOf({ kind: 'rackWidth', min: 150, max: 210 }, 200, 201.5),
       effortOf(undefined, 200, 201.5),
     ];
     expect([...efforts].sort((a, b) => a - b)).toEqual(efforts);

@@ -22,6 +22,8 @@ export function placesOf(freedom: Freedom, now: number): readonly number[] | nul
     case 'range':
     case 'eccentric':
     case 'thread':
+    case 'plate':
+    case 'rackWidth':
       return null;
   }
 }
@@ -56,7 +58,7 @@ export function offPlace(freedom: Freedom, now: number): number {
 /** Least and greatest place; nothing holds an open coordinate. */
 export function limitsOf(freedom: Freedom | undefined, now: number): [number, number] {
   if (!freedom) return [-Infinity, Infinity];
-  if (freedom.kind === 'range' || freedom.kind === 'thread') return [freedom.min, freedom.max];
+  if ('min' in freedom) return [freedom.min, freedom.max];
   if (freedom.kind === 'eccentric')
     return [freedom.base - freedom.throw, freedom.base + freedom.throw];
   const places = placesOf(freedom, now)!;
@@ -88,6 +90,8 @@ const WORK: Record<FreedomKind, number> = {
   flip: 3,
   choices: 4,
   range: 8,
+  plate: 12,
+  rackWidth: 30,
   fixed: 40,
 };
 

@@ -1,4 +1,5 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import type { Matrix } from 'ml-matrix';
+import { CholeskyDecomposition } from 'ml-matrix';
 
 /** A sum of squares at a place, and how it goes on from there. */
 export interface Looked {

@@ -49,6 +49,10 @@ const KINDS = {
     max: coordinate,
     pitch: measure('mm', 0.2, 10),
   }),
+  /** A plate bolted to a rack's moving part, cut so that the inner joints come where they are wanted. */
+  plate: group({ kind: z.literal('plate'), min: coordinate, max: coordinate }),
+  /** A rack made narrower or wider. */
+  rackWidth: group({ kind: z.literal('rackWidth'), min: coordinate, max: coordinate }),
 };
 
 export const freedomSchema = z
@@ -60,6 +64,8 @@ export const freedomSchema = z
     KINDS.eccentric,
     KINDS.flip,
     KINDS.thread,
+    KINDS.plate,
+    KINDS.rackWidth,
   ])
   .refine((f) => !('min' in f) || f.min <= f.max, {
     error: 'runs backwards: write the smaller end first',

@@ -7,10 +7,9 @@ import Typography from '@mui/material/Typography';
 import { USUAL_STOCK, offPlace, placesOf, washersFor } from '@/core/freedoms/freedoms';
 import { freedomSchema } from '@/core/model/freedoms';
 import type { Freedom, FreedomKind } from '@/core/model/freedoms';
-import type { AxleDesign } from '@/core/model/build';
 import { COORDINATES } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
-import type { Coordinate, PointName, Points } from '@/core/model/points';
+import type { Coordinate, PointName } from '@/core/model/points';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { coordinate as coordinateSchema, measure } from '@/core/model/wording';
@@ -18,10 +17,10 @@ import { Choice } from '../fields/Choice';
 import { LengthsField } from '../fields/LengthsField';
 import { LengthField, PlainField } from '../fields/NumberField';
 import { PAPER } from '../theme';
+import type { Wheel } from '@/core/kinematics/wheel';
 
 interface Props {
-  design: AxleDesign;
-  points: Points;
+  wheel: Wheel;
   point: PointName;
   unit: LengthUnit;
   onFreedom: (coordinate: Coordinate, freedom: Freedom | null, step?: string) => void;
@@ -36,7 +35,20 @@ const KINDS: Record<FreedomKind | 'open', string> = {
   eccentric: 'eccentric bolt or bush',
   flip: 'plate that turns over',
   thread: 'rod end thread',
+  plate: 'plate on the rack',
+  rackWidth: 'rack narrowed or widened',
 };
+
+/** Kinds that a coordinate of a joint may have: a rack's own only where a rack moves it. */
+function kindsOf({ design, type, steered }: Wheel, point: PointName, coordinate: Coordinate) {
+  const has = design.freedoms?.[point]?.[coordinate]?.kind;
+  const onRack = steered && point === type.tieRod?.inner;
+  return (Object.keys(KINDS) as (keyof typeof KINDS)[]).filter(
+    (kind) =>
+      kind === has ||
+      ((kind !== 'plate' || onRack) && (kind !== 'rackWidth' || (onRack && coordinate === 'out'))),
+  );
+}
 
 /** A freedom of a kind to start from, about where the point is. */
 function startOf(kind: FreedomKind, now: number): Freedom {
@@ -55,11 +67,16 @@ function startOf(kind: FreedomKind, now: number): Freedom {
       return { kind, base: now, offset: 5 };
     case 'thread':
       return { kind, min: now - 6, max: now + 6, pitch: 1.5 };
+    case 'plate':
+      return { kind, min: now - 40, max: now + 40 };
+    case 'rackWidth':
+      return { kind, min: now - 60, max: now };
   }
 }
 
 /** What can still be changed of one point, coordinate by coordinate. */
-export function FreedomEditor({ design, points, point, unit, onFreedom }: Props) {
+export function FreedomEditor({ wheel, point, unit, onFreedom }: Props) {
+  const { design, points } = wheel;
   return (
     <Box component="section" aria-label="Freedoms" sx={{ overflow: 'auto', minHeight: 0 }}>
       <Typography variant="h3" sx={{ '&::first-letter': { textTransform: 'uppercase' } }}>
@@ -69,6 +86,7 @@ export function FreedomEditor({ design, points, point, unit, onFreedom }: Props)
         <Row
           key={coordinate}
           coordinate={coordinate}
+          kinds={kindsOf(wheel, point, coordinate)}
           now={points[point][coordinate]}
           freedom={design.freedoms?.[point]?.[coordinate]}
           unit={unit}
@@ -76,9 +94,10 @@ export function FreedomEditor({ design, points, point, unit, onFreedom }: Props)
         />
       ))}
       <Typography variant="caption" color="text.secondary" component="p">
-        Finders move only what is a slot, holes, washers or a thread, and rank a washer before a
-        thread, a hole, a moved bracket. Both sides share these. Not decided: may be drawn anywhere,
-        is left alone by finders.
+        Finders move only what is neither fixed nor undecided, and rank a washer before a thread, a
+        hole, a moved bracket, a plate, a rack cut to another width: that is work on a steering
+        part, for who may. Both sides share these. Not decided: may be drawn anywhere, is left alone
+        by finders.
       </Typography>
     </Box>
   );
@@ -86,12 +105,14 @@ export function FreedomEditor({ design, points, point, unit, onFreedom }: Props)
 
 function Row({
   coordinate,
+  kinds,
   now,
   freedom,
   unit,
   onFreedom,
 }: {
   coordinate: Coordinate;
+  kinds: (keyof typeof KINDS)[];
   now: number;
   freedom: Freedom | undefined;
   unit: LengthUnit;
@@ -113,9 +134,9 @@ function Row({
           }}
           sx={{ width: 200 }}
         >
-          {Object.entries(KINDS).map(([kind, words]) => (
+          {kinds.map((kind) => (
             <MenuItem key={kind} value={kind}>
-              {words}
+              {KINDS[kind]}
             </MenuItem>
           ))}
         </TextField>
@@ -173,6 +194,14 @@ function Details({
           {length('from', 'min', freedom.min, measure('mm', -10_000, freedom.max))}
           {length('to', 'max', freedom.max, measure('mm', freedom.min, 10_000))}
           {length('pitch', 'pitch', freedom.pitch, measure('mm', 0.2, 10))}
+        </>
+      );
+    case 'plate':
+    case 'rackWidth':
+      return (
+        <>
+          {length('from', 'min', freedom.min, measure('mm', -10_000, freedom.max))}
+          {length('to', 'max', freedom.max, measure('mm', freedom.min, 10_000))}
         </>
       );
     case 'eccentric':

@@ -62,8 +62,7 @@ export function Arms(props: FloorStation) {
       {part === 'freedoms' && (
         <FreedomEditor
           key={point}
-          design={design}
-          points={points}
+          wheel={wheel}
           point={point}
           unit={unit}
           onFreedom={handleFreedom}

@@ -11,6 +11,7 @@ import type { PointName } from '@/core/model/points';
 import { blankBuild } from '@/core/model/starts';
 import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
+import { FreedomEditor } from '../FreedomEditor';
 import { NullFinder } from './NullFinder';
 import { NullMap } from './NullMap';
 import { NullPanel } from './NullPanel';
@@ -237,6 +238,23 @@ describe('a null that is searched for', () => {
     expect(answers()).toHaveLength(0);
   });
 
+  it('says what plate is to be cut and what rack made narrower, where that may be', async () => {
+    show(NullFinder, ({ front }) => {
+      const { out, up } = front.points.tieRodInner;
+      front.freedoms = {
+        tieRodInner: {
+          up: { kind: 'plate', min: up - 40, max: up + 40 },
+          out: { kind: 'rackWidth', min: out - 60, max: out + 60 },
+        },
+      };
+    });
+    await press(screen, 'Find a null');
+    await waitFor(() => expect(answers().length).toBeGreaterThan(0));
+    const text = Array.from(answers(), (one) => one.textContent).join('\n');
+    expect(text).toMatch(/A plate on the rack that takes the tie rods off .* mm (up|down)/);
+    expect(text).toMatch(/The rack (narrowed|widened), each end .* mm (in|out)/);
+  });
+
   it('offers swapped steering arms when they may be, and says what that does to the rack', async () => {
     show(NullFinder, free);
     await user.click(screen.getByLabelText('Steering arms may be swapped side to side'));
@@ -332,6 +350,33 @@ describe('strength', () => {
     await type('grip', '9');
     expect(screen.getByText(/is 9: at most 2/)).toBeVisible();
     expect(held.build.rod?.grip ?? 0.9).toBe(0.9);
+  });
+});
+
+describe('what may be changed of a joint', () => {
+  const kindsOf = async (point: PointName, coordinate: string) => {
+    const Editor = ({ wheel }: RackProps) => (
+      <FreedomEditor wheel={wheel} point={point} unit="mm" onFreedom={jest.fn()} />
+    );
+    show(Editor);
+    const row = within(document.querySelector<HTMLElement>(`[data-freedom="${coordinate}"]`)!);
+    await user.click(row.getByRole('combobox'));
+    return screen.getAllByRole('option').map(({ textContent }) => textContent);
+  };
+
+  it('is a plate or another width only where a rack carries it', async () => {
+    const inner = await kindsOf('tieRodInner', 'out');
+    expect(inner).toEqual(
+      expect.arrayContaining(['plate on the rack', 'rack narrowed or widened']),
+    );
+  });
+
+  it.each([
+    ['tieRodInner', 'up', ['plate on the rack']],
+    ['tieRodOuter', 'out', []],
+  ])('%s %s', async (point, coordinate, has) => {
+    const kinds = await kindsOf(point, coordinate);
+    expect(kinds.filter((kind) => /\brack\b/.test(kind!))).toEqual(has);
   });
 });
 

@@ -86,8 +86,7 @@ export function Rack({ shim, onFind, ...props }: RackPanelProps) {
       {part === 'freedoms' && (
         <FreedomEditor
           key={point}
-          design={design}
-          points={points}
+          wheel={wheel}
           point={point}
           unit={unit}
           onFreedom={handleFreedom}

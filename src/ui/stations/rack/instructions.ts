@@ -17,6 +17,8 @@ export function instruction(
       ? `Washers ${washers.map(length).join(' + ')} ${unit} at the ${joint}`
       : `No washer at the ${joint}`;
   const by = `${length(Math.abs(to - from))} ${unit} ${WAYS[coordinate][to > from ? 0 : 1]}`;
+  if (kind === 'plate') return `A plate on the rack that takes the tie rods off ${by}`;
+  if (kind === 'rackWidth') return `The rack ${to > from ? 'widened' : 'narrowed'}, each end ${by}`;
   // How far apart a rack's joints are is its plate's doing, or its own width's.
   if (design.rack && point === 'tieRodInner' && coordinate === 'out') {
     if (kind === 'choices' || kind === 'flip')
