@@ -53,10 +53,10 @@ it('duplicates and deletes, and a deletion can be undone', async () => {
   await home();
   await clickButton(page, 'Delete Hillclimb single-seater');
   await notice('is in the bin');
-  await until(page, `document.querySelectorAll('h2 a').length === 3`);
+  await until(page, `document.querySelectorAll('h2 a').length === 4`);
   expect(await names()).not.toContain('Hillclimb single-seater');
   await clickButton(page, 'Undo');
-  await until(page, `document.querySelectorAll('h2 a').length === 4`);
+  await until(page, `document.querySelectorAll('h2 a').length === 5`);
   expect(await names()).toContain('Hillclimb single-seater');
 });
 
