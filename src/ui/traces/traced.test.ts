@@ -1,6 +1,7 @@
 import { prepareAxle } from '@/core/kinematics/axle';
+import { startingBrief } from '@/core/model/brief';
 import { blankBuild } from '@/core/model/starts';
-import type { Side } from '@/core/model/build';
+import type { Build, Side } from '@/core/model/build';
 import type { ShaftPose } from '@/core/motion/halfShaft';
 import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
 import { TRACED, TRACES, lineOf, tracesOf } from './traced';
@@ -8,6 +9,7 @@ import type { Against, Traced } from './traced';
 import { wheelIn } from '@/test/layouts';
 
 const build = blankBuild('x');
+build.brief = { ...startingBrief('road'), limits: { massHeight: 480, brakeFront: 65 } };
 const prepared = prepareAxle(build.front);
 if (!prepared.ok) throw new Error('sound');
 const { axle } = prepared;
@@ -34,6 +36,15 @@ it('draws every curve over the whole travel', () => {
     expect([traced, line.map(([, travel]) => travel)]).toEqual([traced, [-60, -30, 0, 30, 60]]);
     expect(line.every(([value]) => Number.isFinite(value))).toBe(true);
   }
+});
+
+it('draws no anti-dive of a brief that does not say how high the mass is and what brakes', () => {
+  const line = (told: Build) => lineOf('anti', view, 'sweep', told, 'front', 'travel');
+  expect(line({ ...build, brief: startingBrief('road') })).toEqual([]);
+  const reading = readAt(left, 0, 0);
+  if (!reading.ok) throw new Error(reading.why);
+  // 65 % of the braking, 2400 mm between the axles, mass at 480 mm.
+  expect(line(build)[2][0]).toBeCloseTo(325 * reading.value.contactLead, 9);
 });
 
 it('draws toe and track as changes, camber and the rest as they stand', () => {
