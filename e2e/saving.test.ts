@@ -269,6 +269,8 @@ it('puts back from the bin, and empties it when asked twice', async () => {
   for (const name of [NAME, 'Hillclimb single-seater', 'Ice-race coupé']) {
     await clickButton(page, `Delete ${name}`);
     await shows(`“${name}” is in the bin`);
+    // The rows below move up when it goes: the next button is looked for where it then is.
+    await page.waitForSelector(`[aria-label="Delete ${name}"]`, { hidden: true });
   }
   await shows('No builds yet');
   await page.goto(`${app.address}/bin`, { waitUntil: 'networkidle0' });
