@@ -3,7 +3,15 @@ import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
 import { describeProblems } from '../model/problems';
 import { blankBuild } from '../model/starts';
-import { readPointRows, readPointsCsv, writePointsCsv } from './pointsCsv';
+import {
+  looksLikeTable,
+  ownAnswers,
+  pointsOfTable,
+  readPointRows,
+  readPointsCsv,
+  readTable,
+  writePointsCsv,
+} from './pointsCsv';
 
 const { points } = blankBuild('x').front;
 const said = (text: string) => {
@@ -52,7 +60,7 @@ describe('points as CSV', () => {
     [
       'wrong columns',
       'point,x,y,z\nupperOuter,1,2,3',
-      /line 1 has no column ahead_mm, out_mm, up_mm/,
+      /line 1 does not say which way x, y, z go: ahead_mm, out_mm, up_mm do/,
     ],
     [
       'an unknown point',
@@ -107,5 +115,71 @@ describe('a ± beside the points', () => {
     expect(line('0')[0]).toMatch(/^line 2: lowerOuter tolerance_mm is 0: a ± is above 0/);
     expect(line('-1')[0]).toMatch(/a ± is above 0/);
     expect(line('few')[0]).toMatch(/“few” is not a number/);
+  });
+});
+
+describe('tables as people have them', () => {
+  const WANTED = { lowerOuter: { ahead: 5, out: 620, up: 176 } };
+  const read = (text: string, change: Partial<ReturnType<typeof ownAnswers>> = {}) => {
+    const table = readTable(doubleWishbone, text);
+    if (!table.ok) throw new Error(describeProblems(table.problems));
+    const rows = pointsOfTable(table.value, { ...ownAnswers(table.value), ...change });
+    if (!rows.ok) throw new Error(describeProblems(rows.problems));
+    return {
+      guessed: table.value.guessed,
+      points: Object.fromEntries(rows.value.map(({ name, point }) => [name, point])),
+    };
+  };
+
+  it.each([
+    ['bare titles', 'point\tahead\tout\tup\nlowerOuter\t5\t620\t176'],
+    ['units in brackets', 'Joint,Ahead (mm),Out (mm),Up [mm]\nlowerOuter,5,620,176'],
+    ['what the screen calls it', 'point,ahead,out,up\nLower ball joint,5,620,176'],
+    ['no title over the points', ',ahead,out,up\nlower_outer,5,620,176'],
+    ['a separator told', 'sep=;\r\npoint;ahead;out;up\r\nlowerOuter;5,0;620;176\r\n'],
+    ['inches', 'name,up (in),out (in),ahead (in)\nlowerOuter,6.929133858,24.409448819,0.196850394'],
+  ])('are read with %s', (_, text) => {
+    const { guessed, points: found } = read(text);
+    expect(guessed).toBe(false);
+    for (const c of ['ahead', 'out', 'up'] as const)
+      expect(found.lowerOuter![c]).toBeCloseTo(WANTED.lowerOuter[c], 5);
+  });
+
+  it('ask which way x, y and z go, and take the answer', () => {
+    const text = 'point,x,y,z\nlowerOuter,-5,-620,176';
+    expect(read(text).guessed).toBe(true);
+    const axes = {
+      ahead: { column: 1, sign: -1 as const },
+      out: { column: 2, sign: -1 as const },
+      up: { column: 3, sign: 1 as const },
+    };
+    expect(read(text, { axes }).points).toEqual(WANTED);
+    expect(said(text)).toMatch(/does not say which way x, y, z go/);
+  });
+
+  it('ask also where lines begin with a point and there are no titles', () => {
+    const text = 'lower ball joint\t5\t620\t176\nupperOuter\t1\t2\t3';
+    expect(looksLikeTable(doubleWishbone, text)).toBe(true);
+    expect(looksLikeTable(doubleWishbone, '5\t620\t176')).toBe(false);
+    expect(read(text)).toMatchObject({ guessed: true, points: WANTED });
+  });
+
+  it('leave a line out that somebody leaves out, and refuse two ways from one column', () => {
+    const table = readTable(doubleWishbone, 'point,ahead,out,up\nA,1,2,3\nB,4,5,6');
+    if (!table.ok) throw new Error('read');
+    const answers = ownAnswers(table.value);
+    expect(answers.names).toEqual([null, null]);
+    expect(pointsOfTable(table.value, answers).ok).toBe(false);
+    const second = pointsOfTable(table.value, { ...answers, names: [null, 'upperOuter'] });
+    expect(second.ok && second.value).toEqual([
+      { name: 'upperOuter', point: { ahead: 4, out: 5, up: 6 }, tolerance: null },
+    ]);
+    const { ahead } = answers.axes;
+    const same = pointsOfTable(table.value, {
+      ...answers,
+      names: ['upperOuter', null],
+      axes: { ...answers.axes, out: ahead },
+    });
+    expect(same.ok).toBe(false);
   });
 });

@@ -24,11 +24,6 @@ it('fills the table from the cell on', () => {
   });
 });
 
-it('reads a table with its heading by its names', () => {
-  const read = at('point\tahead_mm\tout_mm\tup_mm\nupperOuter\t1\t2\t3\n');
-  expect(read).toEqual({ ok: true, value: { upperOuter: { ahead: 1, out: 2, up: 3 } } });
-});
-
 it.each([
   ['291\t24x', /tie rod inner joint, up “24x” is not a length/],
   ['1\t2\t3', /more cells than the table has room for/],

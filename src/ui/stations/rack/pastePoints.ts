@@ -1,5 +1,4 @@
 import Papa from 'papaparse';
-import { readPointsCsv } from '@/core/file/pointsCsv';
 import { parseLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { pointNames, typeOf } from '@/core/corners/kinds';
@@ -11,9 +10,9 @@ import type { Checked, Problem } from '@/core/model/problems';
 import { coordinate as coordinateSchema } from '@/core/model/wording';
 
 /**
- * What a paste of several cells does to the points: a table with its heading line is read by its
- * names, a bare block of lengths fills the table from the cell it lands on. Null for a paste of one
- * value, which is the cell's own business; a block with anything unreadable changes nothing.
+ * What a paste of several cells does to the points: a bare block of lengths fills the table from the cell it lands
+ * on. Null for a paste of one value, which is the cell's own business; a block with anything unreadable changes
+ * nothing.
  */
 export function pastedPoints(
   text: string,
@@ -24,9 +23,6 @@ export function pastedPoints(
 ): Checked<Partial<Points>> | null {
   const block = text.replace(/[\r\n]+$/u, '');
   if (!/[\t\n;]/u.test(block)) return null;
-  if (/^\uFEFF?"?(point|\w+_mm)"?\s*[\t,;]/iu.test(block))
-    return readPointsCsv(typeOf(design), block);
-
   const { data } = Papa.parse<string[]>(block, {
     delimiter: block.includes('\t') ? '\t' : block.includes(';') ? ';' : '\t',
   });
