@@ -6,7 +6,7 @@ import { partSchema } from '../core/model/parts';
 import type { Part } from '../core/model/parts';
 import { describeProblems, problemsOf } from '../core/model/problems';
 import type { Problem } from '../core/model/problems';
-import { blankBuild, newBuildSchema } from '../core/model/starts';
+import { newBuild as begunBuild, newBuildSchema } from '../core/model/starts';
 import type { NewBuild } from '../core/model/starts';
 import { deleteBuild, deletePart, emptyBin, restoreBuild, restorePart } from '../db/bin';
 import { createBuild, duplicateBuild } from '../db/builds';
@@ -45,12 +45,12 @@ async function inWords<T>(act: () => Promise<T | null | false>): Promise<Answer<
   }
 }
 
-/** Makes a build from blank layouts of the kinds asked for; answers its id. */
+/** Makes a build of the kinds asked for, a sketch until it is set; answers its id. */
 export async function newBuild(asked: NewBuild): Promise<Answer<string>> {
   return answer(
     newBuildSchema,
     asked,
-    async ({ name, front, rear }) => (await createBuild(blankBuild(name, front, rear))).id,
+    async (wanted) => (await createBuild(begunBuild(wanted))).id,
   );
 }
 

@@ -3,9 +3,9 @@ import { createTheme } from '@mui/material/styles';
 /**
  * Havrik's look: warm paper for everything that is read and typed, a dark slate floor for everything
  * that is drawn, one blue (a chalk line's) in two strengths for what is selected or can be done.
- * Every screen takes its colours from here.
+ * Where the system asks for dark, the paper is dark too. Every screen takes its colours from here.
  */
-export const PAPER = {
+const LIGHT = {
   ground: '#f6f2e8',
   sheet: '#fdfbf6',
   line: '#d8d0bf',
@@ -13,7 +13,39 @@ export const PAPER = {
   soft: '#565d63',
   accent: '#1b5788',
   wash: '#e3ecf2',
-} as const;
+  good: '#2b6742',
+  edge: '#835600',
+  bad: '#a32f1c',
+  far: '#e9e0c9',
+  near: '#dfe3d2',
+  within: '#cfdccb',
+};
+
+const DARK: typeof LIGHT = {
+  ground: '#191d20',
+  sheet: '#21272b',
+  line: '#414a51',
+  ink: '#ece7da',
+  soft: '#b1b7b8',
+  accent: '#8ec6f2',
+  wash: '#27343f',
+  good: '#8ccda2',
+  edge: '#e3b765',
+  bad: '#f49c8a',
+  far: '#38342a',
+  near: '#333a30',
+  within: '#2e4336',
+};
+
+type Colour = keyof typeof LIGHT;
+
+const variablesOf = (colours: typeof LIGHT) =>
+  Object.fromEntries(Object.entries(colours).map(([name, hex]) => [`--paper-${name}`, hex]));
+
+const on = <K extends Colour>(...names: K[]) =>
+  Object.fromEntries(names.map((name) => [name, `var(--paper-${name})`])) as Record<K, string>;
+
+export const PAPER = on('ground', 'sheet', 'line', 'ink', 'soft', 'accent', 'wash');
 
 export const SLATE = {
   ground: '#2a3137',
@@ -26,27 +58,38 @@ export const SLATE = {
 } as const;
 
 /** Verdicts on paper. They always come with a word and a shape. */
-export const VERDICT = { good: '#2b6742', edge: '#835600', bad: '#a32f1c' } as const;
+export const VERDICT = on('good', 'edge', 'bad');
+
+/** Behind a curve: within the target, near it, further off. */
+export const BAND = on('within', 'near', 'far');
 
 /** Windows too narrow for two columns beside rail and readouts. */
 export const NARROW = '@media (max-width: 1199px)';
 
+/** Windows as narrow as a telephone's, or as another's at twice the size: one thing below the other. */
+export const PHONE = '@media (max-width: 899px)';
+
+export const WORDS = '"Atkinson Hyperlegible Next", sans-serif';
 export const FIGURES = '"Barlow Semi Condensed", sans-serif';
 
-export const theme = createTheme({
+const paletteOf = (colours: typeof LIGHT) => ({
   palette: {
-    mode: 'light',
-    primary: { main: PAPER.accent },
-    success: { main: VERDICT.good },
-    warning: { main: VERDICT.edge },
-    error: { main: VERDICT.bad },
-    text: { primary: PAPER.ink, secondary: PAPER.soft },
-    background: { default: PAPER.ground, paper: PAPER.sheet },
-    divider: PAPER.line,
+    primary: { main: colours.accent },
+    success: { main: colours.good },
+    warning: { main: colours.edge },
+    error: { main: colours.bad },
+    text: { primary: colours.ink, secondary: colours.soft },
+    background: { default: colours.ground, paper: colours.sheet },
+    divider: colours.line,
   },
+});
+
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'media' },
+  colorSchemes: { light: paletteOf(LIGHT), dark: paletteOf(DARK) },
   shape: { borderRadius: 3 },
   typography: {
-    fontFamily: '"Atkinson Hyperlegible Next", sans-serif',
+    fontFamily: WORDS,
     fontSize: 14,
     h1: { fontSize: 30, fontWeight: 600, letterSpacing: -0.3 },
     h2: { fontSize: 17, fontWeight: 600 },
@@ -59,22 +102,44 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
+        ':root': variablesOf(LIGHT),
+        '@media (prefers-color-scheme: dark)': { ':root': variablesOf(DARK) },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*, *::before, *::after': {
+            transition: 'none !important',
+            animation: 'none !important',
+            scrollBehavior: 'auto !important',
+          },
+        },
         body: { fontVariantNumeric: 'tabular-nums' },
+        // The browser gives these a typeface of its own.
+        'button, input, select, textarea': { fontFamily: 'inherit' },
         ':focus-visible': { outline: `2px solid ${PAPER.accent}`, outlineOffset: 2 },
       },
     },
     MuiButtonBase: {
       defaultProps: { disableRipple: true },
       styleOverrides: {
-        root: { '&:focus-visible': { outline: `2px solid ${PAPER.accent}`, outlineOffset: 2 } },
+        root: {
+          fontFamily: 'inherit',
+          '&:focus-visible': { outline: `2px solid ${PAPER.accent}`, outlineOffset: 2 },
+        },
       },
     },
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTooltip: {
       defaultProps: { enterDelay: 500 },
-      styleOverrides: { tooltip: { fontSize: 12.5, backgroundColor: PAPER.ink } },
+      styleOverrides: {
+        tooltip: { fontSize: 12.5, backgroundColor: PAPER.ink, color: PAPER.sheet },
+      },
     },
     MuiTextField: { defaultProps: { size: 'small' } },
+    MuiOutlinedInput: {
+      styleOverrides: {
+        // The notch is as wide as the label is in its own typeface, not in the figures'.
+        notchedOutline: { fontFamily: WORDS, fontWeight: 400 },
+      },
+    },
   },
 });

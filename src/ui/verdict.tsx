@@ -2,10 +2,18 @@ import Box from '@mui/material/Box';
 import type { Verdict } from '@/core/verdict/verdicts';
 import { VERDICT } from './theme';
 
+/** What builders call the verdicts. */
+export const VERDICT_WORDS: Record<Verdict, string> = {
+  'very good': 'very good',
+  accept: 'good',
+  'look again': 'look again',
+  rework: 'rework',
+};
+
 const SHAPES: Record<Verdict, { path: string; colour: string }> = {
   'very good': { path: 'M1 6.5L5 11L11 2', colour: VERDICT.good },
   accept: { path: 'M1 6.5L5 11L11 2', colour: VERDICT.good },
-  'look again': { path: 'M6 1v10M1 6h10', colour: VERDICT.edge },
+  'look again': { path: 'M6 1.5L11 10.5H1Z', colour: VERDICT.edge },
   rework: { path: 'M1.5 1.5l9 9M10.5 1.5l-9 9', colour: VERDICT.bad },
 };
 
@@ -26,7 +34,7 @@ export function VerdictMark({ verdict }: { verdict: Verdict }) {
       <svg width={12} height={12} aria-hidden="true">
         <path d={path} fill="none" stroke="currentColor" strokeWidth={2.2} />
       </svg>
-      {verdict}
+      {VERDICT_WORDS[verdict]}
     </Box>
   );
 }

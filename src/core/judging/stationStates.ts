@@ -12,6 +12,8 @@ import type { Targets } from '../model/brief';
 import type { Build } from '../model/build';
 import { openVariantOf } from '../model/variants';
 import type { PointName } from '../model/points';
+import { isOfBrief, sketchInWords } from '../model/sketch';
+import { counted } from '../model/wording';
 import { pointLabel, rodWord } from '../model/labels';
 import { judgeSteering } from '../steering/steering';
 import type { SteeringFigures } from '../steering/steering';
@@ -61,12 +63,26 @@ export function stationStates(
   const names = pointNames(type);
   const points = new Set(measured.map(({ point }) => point)).size;
   const { bumpSteer, gain } = known;
+  const sketch = sketchInWords(design);
+  const figures = [build, build.front, build.rear].reduce(
+    (sum, of) => sum + (of?.sketch?.filter(isOfBrief).length ?? 0),
+    0,
+  );
+  // What nobody has set yet is not judged.
   const state = (judged: Judged[], words: string): StationState => {
+    if (sketch) return { words: sketch };
     const worst = worstOf(judged);
     return worst ? { ...worst, ...frozen } : { words };
   };
   return {
-    brief: { words: build.brief ? 'targets of your own' : 'common practice' },
+    brief: {
+      words:
+        figures > 0
+          ? `${counted(figures, 'figure')} to set`
+          : build.brief
+            ? 'targets of your own'
+            : 'common practice',
+    },
     takeoff: {
       words: points === 0 ? 'nothing measured yet' : `${points} of ${names.length} measured`,
     },

@@ -5,6 +5,7 @@ import { askedSchema } from './asked';
 import { briefSchema } from './brief';
 import { freedomsSchemaOf } from './freedoms';
 import type { Freedoms } from './freedoms';
+import { CAR_FIGURES, axleFigures } from './sketch';
 import { pointSchema, pointsSchemaOf } from './points';
 import type { Point, PointName, Points } from './points';
 import { rodSchema, tieRodSchema } from './rod';
@@ -76,6 +77,12 @@ const boltsSchemaOf = (type: CornerType) => {
   return group(Object.fromEntries(names.map((name) => [name, direction.optional()])));
 };
 
+/** Figures that nobody has said yet, and those that were taken from a template. */
+const marksSchema = (paths: readonly string[]) => {
+  const list = listOf(z.enum(paths as [string, ...string[]], { error: problem }), 100, 'figures');
+  return { sketch: list.optional(), template: list.optional() };
+};
+
 /** Both sides' points, freedoms and parts of one kind of corner. */
 const cornerSchemaOf = (type: CornerType) => ({
   kind: z.literal(type.kind, { error: problem }),
@@ -90,6 +97,7 @@ const cornerSchemaOf = (type: CornerType) => ({
   bolts: boltsSchemaOf(type).optional(),
   /** The right side's own points where it is not the left's mirror image. */
   rightPoints: pointsSchemaOf(type).optional(),
+  ...marksSchema(axleFigures(type)),
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
   ...(type.tieRod && { tieRod: tieRodSchema.optional(), rack: rackSchema.optional() }),
 });
@@ -106,6 +114,9 @@ export interface AxleDesign {
   bolts?: Record<PointName, Point | undefined> | undefined;
   tieRod?: TieRod | undefined;
   rightPoints?: Points | undefined;
+  /** Figures that nobody has said yet, and those that are a template's. */
+  sketch?: string[] | undefined;
+  template?: string[] | undefined;
   rack?: Rack | undefined;
 }
 
@@ -162,6 +173,7 @@ export const buildSchema = group({
   note: remark(1000).optional(),
   wheelbase: measure('mm', 300, 8000),
   travel: travelSchema,
+  ...marksSchema(CAR_FIGURES),
   front: axleSchema,
   rear: axleSchema.optional(),
   /** Targets and limits; without one the use's own hold. */

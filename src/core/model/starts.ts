@@ -3,6 +3,7 @@ import type { CornerType, WheelPlace } from '../corners/cornerType';
 import { CORNER_TYPES, typeOf } from '../corners/kinds';
 import { FORMAT, VERSION, nameSchema } from './build';
 import type { AxleDesign, Build } from './build';
+import { CAR_FIGURES, axleFigures, isSketched, sketchOfKind } from './sketch';
 import { pointsFrom, toVec } from './points';
 import type { Points } from './points';
 import { group, problem } from './wording';
@@ -57,6 +58,23 @@ export const blankBuild = (name: string, front: string = USUAL_KIND, rear?: stri
   return build;
 };
 
+/** A build that somebody begins: everything but its name and its kinds of corners is a sketch. */
+export function newBuild({ name, front, rear }: NewBuild): Build {
+  const build = blankBuild(name, front, rear);
+  build.sketch = [...CAR_FIGURES];
+  for (const design of [build.front, build.rear])
+    if (design) design.sketch = axleFigures(typeOf(design));
+  return build;
+}
+
+/** A rear axle that somebody begins: nothing of it is said but what the front's tyres say. */
+export function newRear(build: Pick<Build, 'wheelbase' | 'front'>, kind?: string): AxleDesign {
+  const design = blankRear(build, kind);
+  const tyre = ['tyre.radius', 'tyre.width'].filter((path) => !isSketched(build.front, path));
+  design.sketch = axleFigures(typeOf(design)).filter((path) => !tyre.includes(path));
+  return design;
+}
+
 /** A rear axle to start from, standing on a build's wheelbase. */
 export function blankRear(
   build: Pick<Build, 'wheelbase' | 'front'>,
@@ -87,11 +105,20 @@ export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'):
   const freedoms = Object.fromEntries(
     Object.entries(design.freedoms ?? {}).filter(([name]) => to.points[name] && stays(name)),
   );
-  const { rack, tieRod, rightPoints: _, freedoms: __, ...rest } = design;
+  const {
+    rack,
+    tieRod,
+    rightPoints: _,
+    freedoms: __,
+    sketch: ___,
+    template: ____,
+    ...rest
+  } = design;
   return {
     ...rest,
     kind,
     points,
+    ...sketchOfKind(design, to, (name) => Boolean(stays(name))),
     ...(Object.keys(freedoms).length > 0 && { freedoms }),
     ...(to.tieRod && rack && { rack }),
     ...(to.tieRod && tieRod && { tieRod }),

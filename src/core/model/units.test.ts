@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  lengthIn,
   parseAngle,
   parseLength,
   parseLengths,
@@ -7,6 +8,7 @@ import {
   printAngle,
   printFraction,
   printLength,
+  saidIn,
   trimmed,
 } from './units';
 
@@ -148,5 +150,19 @@ describe('several lengths', () => {
   it('are refused in words', () => {
     expect(parseLengths('1; two')).toMatchObject({ why: expect.stringContaining('two') });
     expect(parseLengths(' ; ')).toEqual({ ok: false, why: 'is empty' });
+  });
+});
+
+describe('a sentence of lengths', () => {
+  it('is said in the window’s unit, but for what counts per 25 mm', () => {
+    const said = 'tie rod 12.7 mm into sump, ±0.5 mm; camber −0.45° per 25 mm';
+    expect(saidIn(said, 'mm')).toBe(said);
+    expect(saidIn(said, 'in')).toBe('tie rod 0.5 in into sump, ±0.02 in; camber −0.45° per 25 mm');
+  });
+
+  it('rounds a length as it is shown', () => {
+    expect(lengthIn(1533.96, 'mm')).toBe('1534 mm');
+    expect(lengthIn(38.1, 'in')).toBe('1.5 in');
+    expect(lengthIn(-0.04, 'mm', 1)).toBe('0 mm');
   });
 });

@@ -148,3 +148,22 @@ export function parseLengths(
     ? wrong
     : { ok: true, value: read.flatMap((one) => (one.ok ? [one.value] : [])) };
 }
+
+/** A length in words, with its unit: mm to so many decimals, inches to two more. */
+export const lengthIn = (mm: number, unit: LengthUnit, decimals = 0): string => {
+  const [value, to] = unit === 'mm' ? [mm, decimals] : [mm / 25.4, decimals + 2];
+  return `${readable(trimmed(value, to))} ${unit}`;
+};
+
+/**
+ * A sentence of lengths in mm as it is said in the window's unit. What is counted per 25 mm of travel keeps that: it
+ * is the figure's name.
+ */
+export const saidIn = (sentence: string, unit: LengthUnit): string =>
+  unit === 'mm'
+    ? sentence
+    : sentence.replace(
+        /(per )?([±−-]?)(\d+(?:\.\d+)?) mm\b/gu,
+        (whole, per, sign: string, mm: string) =>
+          per ? whole : `${sign}${lengthIn(Number(mm), unit, mm.split('.')[1]?.length ?? 0)}`,
+      );

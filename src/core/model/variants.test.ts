@@ -17,7 +17,7 @@ import { blankBuild } from './starts';
 const start = () => blankBuild('x');
 const change = (build: Build, act: (draft: Build) => void) =>
   produce(build, (draft) => void act(draft));
-/** As drawn, put aside, and `Rack lowered`, open, 10 mm lower at the rack. */
+/** First variant, put aside, and `Rack lowered`, open, 10 mm lower at the rack. */
 const two = () =>
   change(start(), (draft) => {
     copyVariant(draft, 'low', 'Rack lowered');
@@ -27,15 +27,15 @@ const names = (build: Build) => variantsOf(build).map(({ name }) => name);
 
 describe('layouts of a build', () => {
   it('start with one, as drawn', () => {
-    expect(names(start())).toEqual(['As drawn']);
+    expect(names(start())).toEqual(['First variant']);
     expect(openVariantOf(start()).frozen).toBeUndefined();
   });
 
   it('are copied, changed apart, opened in turn, and nothing is lost on the way', () => {
     const build = two();
-    expect(names(build)).toEqual(['Rack lowered', 'As drawn']);
+    expect(names(build)).toEqual(['Rack lowered', 'First variant']);
     const back = change(build, (draft) => void openVariant(draft, 'first'));
-    expect(names(back)).toEqual(['As drawn', 'Rack lowered']);
+    expect(names(back)).toEqual(['First variant', 'Rack lowered']);
     expect(back.front).toEqual(start().front);
     const again = change(back, (draft) => void openVariant(draft, 'low'));
     expect(variantsOf(again)).toEqual(variantsOf(build));
@@ -89,9 +89,9 @@ describe('a frozen variant', () => {
   it('says which it is when a change would touch it, open or put aside', () => {
     const opened = change(frozen, (draft) => void openVariant(draft, 'first'));
     const touched = change(opened, (draft) => void (draft.front.points['lowerOuter'].out += 1));
-    expect(frozenTouched(opened, touched)?.name).toBe('As drawn');
+    expect(frozenTouched(opened, touched)?.name).toBe('First variant');
     const gone = change(frozen, (draft) => void (draft.layouts = []));
-    expect(frozenTouched(frozen, gone)?.name).toBe('As drawn');
+    expect(frozenTouched(frozen, gone)?.name).toBe('First variant');
   });
 
   it('may be changed once it is thawed', () => {

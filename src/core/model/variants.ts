@@ -10,7 +10,7 @@ import type { AxleName, Build, Variant } from './build';
 type Named = NonNullable<Build['layout']>;
 
 /** What a build's variant is called until somebody names it. */
-export const FIRST: Named = { id: 'first', name: 'As drawn' };
+export const FIRST: Named = { id: 'first', name: 'First variant' };
 
 export const openVariantOf = (build: Build): Named => build.layout ?? FIRST;
 

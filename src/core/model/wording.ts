@@ -114,3 +114,9 @@ export function cutTo(text: string, most: number): string {
 /** A list of at most so many; `what` they are called. */
 export const listOf = <T extends z.ZodType>(one: T, most: number, what: string) =>
   z.array(one).max(most, `: at most ${most} ${what}; remove one first`);
+
+const PLURAL = new Intl.PluralRules('en');
+
+/** So many of something, as it is said of one and of more: `1 place`, `3 places`. */
+export const counted = (count: number, one: string, more = `${one}s`): string =>
+  `${count} ${PLURAL.select(count) === 'one' ? one : more}`;

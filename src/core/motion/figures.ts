@@ -3,6 +3,7 @@ import { distance } from '../geometry/vec';
 import { poseCorner } from '../kinematics/axle';
 import type { Wheel } from '../kinematics/wheel';
 import { rodWord } from '../model/labels';
+import { NAMES } from './names';
 import { shaftAt } from './halfShaft';
 import { heldCamber } from './held';
 import { readAt } from './sweep';
@@ -30,18 +31,18 @@ export function figuresOf({ corner, design, travel, points, type }: Wheel): Figu
     value: value ?? null,
   });
   return [
-    of('deg', 'toe range over the travel', steer?.span.range),
-    of('deg', 'toe change at the worst', steer?.worst),
+    of('deg', `${NAMES.toeRange} over the travel`, steer?.span.range),
+    of('deg', `${NAMES.bumpSteer}, most toe change`, steer?.worst),
     of('deg per 25 mm', 'camber gain, toe held straight', held?.gain),
     of('deg per 25 mm', 'camber gain, bump steer included', ride && 25 * ride.perTravel.camber),
     of('deg', 'camber at full bump', bump?.value.camber),
     of('deg', 'camber at full droop', droop?.value.camber),
     ...(type.steersAbout
       ? [
-          of('deg', 'caster', ride?.value.caster),
-          of('deg', 'kingpin inclination', ride?.value.kpi),
-          of('mm', 'scrub radius', ride?.value.scrub),
-          of('mm', 'trail', ride?.value.trail),
+          of('deg', NAMES.caster, ride?.value.caster),
+          of('deg', NAMES.kpi, ride?.value.kpi),
+          of('mm', NAMES.scrub, ride?.value.scrub),
+          of('mm', NAMES.trail, ride?.value.trail),
         ]
       : []),
     of('mm', 'roll centre above the ground, as strings show it', held?.rollCentre),

@@ -8,22 +8,27 @@ import { briefOf } from '@/core/model/brief';
 import { openVariantOf } from '@/core/model/variants';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
-import type { Point, PointName, Points } from '@/core/model/points';
+import type { Point, PointName } from '@/core/model/points';
+import { say } from '@/core/model/sketch';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import type { Strings } from '../floor/strings';
+import { TablePreview } from '../points/TablePreview';
 import { CyclePad } from '../pad/CyclePad';
 import { Readouts } from '../readouts/Readouts';
 import { SteeringReadouts } from '../readouts/SteeringReadouts';
 import { VariantNotes } from '../variants/VariantNotes';
 import { comparedIn } from '../variants/compared';
+import type { EditPoints } from '../stations/rack/PointsTable';
 import { stationsOf } from '../stations/list';
 import { VERDICT } from '../theme';
-import { TracePanel } from '../traces/TracePanel';
+import { Traces } from '../traces/Traces';
 import { useStable } from '../useStable';
 import { Caution } from './Caution';
 import { KeysHelp } from './KeysHelp';
 import { SaveNotes } from './SaveNotes';
+import { Parting } from './Parting';
+import { SketchNote } from './SketchNote';
 import { StationRail } from './StationRail';
 import { TopBar } from './TopBar';
 import { WhichWheel } from './WhichWheel';
@@ -41,7 +46,8 @@ import { useOnFloor } from './useOnFloor';
 import { THINNEST, useShim } from './useShim';
 import { useStationStates } from './useStationStates';
 import { useTrial } from './useTrial';
-import { AT_REST, useView } from './viewStore';
+import { goTo, usePlace } from './place';
+import { useView } from './viewStore';
 import { useDrawnAs, useWheel } from './useWheel';
 import type { Station } from '@/core/judging/stationStates';
 
@@ -86,10 +92,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const [help, setHelp] = useState(false);
   const [opened] = useState(build);
 
-  useEffect(() => {
-    void useView.persist.rehydrate();
-    show(AT_REST);
-  }, [show, id]);
+  usePlace(id);
 
   const wheel = useWheel(build);
   const { axle, side, design, points, rackTravel } = wheel;
@@ -113,6 +116,8 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const trial = useTrial(design, station);
   const tried = useDrawnAs(wheel, trial.tried);
   const proposed = useCorner(shim.proposed ?? tried, position);
+  // Figures follow what is looked at, as floor and curve do.
+  const looked = proposed ?? corner;
   const nulls = useNulls(station === 'rack', wheel);
   const { bands } = useBands(build, wheel, rack);
   const { targets } = briefOf(build);
@@ -126,10 +131,11 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
-  const handlePoints = useStable((change: (points: Points) => void, step?: string) =>
+  const handlePoints: EditPoints = useStable((change, step, said = []) =>
     edit((draft) => {
       const target = draft[axle]!;
       change(target[pointsKey(target, side)]!);
+      say(target, ...said);
     }, step),
   );
   const handleMove = useStable((name: PointName, to: Point, step: string) =>
@@ -156,6 +162,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
       if (Math.abs(raise) >= THINNEST) shim.take(raise);
     },
     onLeave: shim.leave,
+    onPutAway: trial.tried && (() => trial.look(null)),
     onUndo: context.undo,
     onRedo: context.redo,
     onHelp: handleOpenHelp,
@@ -168,14 +175,20 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
       side={side}
       hasRear={Boolean(build.rear)}
       own={Boolean(design.rightPoints)}
-      onShow={show}
+      onShow={goTo}
       onOwn={handleOwn}
     />
   );
   return (
     <Whole>
       <TopBar unit={unit} onUnit={pickUnit} menu={menu} />
-      <StationRail station={station} stations={stations} states={states} onOpen={openStation} />
+      <StationRail
+        station={station}
+        stations={stations}
+        states={states}
+        unit={unit}
+        onOpen={openStation}
+      />
       {'desk' in open.panel && (
         <Desk aria-label="Station">
           {open.panel.ofOneWheel && which}
@@ -212,20 +225,20 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
             onMove={handleMove}
             onSelect={handleSelect}
           />
-          <Under>
-            <TracePanel
+          <Parting />
+          <Under style={{ height: view.under }}>
+            <Traces
+              station={station}
               build={build}
               wheel={wheel}
               corner={corner}
               proposed={proposed}
               compared={compared}
               bands={bands}
-              traced={view.traced}
               targets={targets}
               against={view.against}
               position={position}
               unit={unit}
-              onTrace={show}
             />
             <Column aria-label="Station">
               {which}
@@ -236,6 +249,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
                 onEdit={edit}
                 onStopComparing={stopComparing}
               />
+              <SketchNote design={design} axle={axle} onEdit={edit} />
               <open.panel.underFloor
                 build={build}
                 wheel={wheel}
@@ -260,12 +274,15 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
       )}
       <Beside>
         <Readouts
-          reading={corner.reading}
-          before={before?.reading ?? null}
-          against={against?.name ?? null}
-          sweep={corner.sweep}
+          reading={looked.reading}
+          before={(proposed ? corner : before)?.reading ?? null}
+          since={
+            proposed ? 'by what is looked at' : against ? `against ${against.name}` : 'since opened'
+          }
+          looked={proposed !== null}
+          sweep={looked.sweep}
           targets={wheel.steered ? targets : null}
-          bands={bands}
+          bands={proposed ? null : bands}
           travel={position.travel}
           design={design}
           unit={unit}
@@ -285,6 +302,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
         </div>
       </Beside>
       <SaveNotes saving={saving} />
+      <TablePreview unit={unit} />
       <KeysHelp open={help} onClose={() => setHelp(false)} />
     </Whole>
   );
@@ -295,8 +313,8 @@ const pickUnit = (unit: LengthUnit) => change({ unit });
 const stopComparing = () => change({ compared: null });
 const pickStrings = (strings: Strings) => change({ strings });
 const isOfArms = ({ id }: { id: Station }) => id === 'arms';
-const openStation = (station: Station) => change({ station });
-const showAxle = (axle: AxleName) => change({ axle });
+const openStation = (station: Station) => goTo({ station });
+const showAxle = (axle: AxleName) => goTo({ axle });
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 

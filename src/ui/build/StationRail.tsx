@@ -4,8 +4,10 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import { PAPER } from '../theme';
+import { PAPER, PHONE } from '../theme';
 import { VerdictMark } from '../verdict';
+import { saidIn } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
 import { sameStates } from '@/core/judging/stationStates';
 import type { Station, StationState } from '@/core/judging/stationStates';
 import type { NamedStation } from '../stations/list';
@@ -17,6 +19,7 @@ export const StationRail = memo(
     a.station === b.station &&
     a.stations === b.stations &&
     a.onOpen === b.onOpen &&
+    a.unit === b.unit &&
     sameStates(a.states, b.states),
 );
 
@@ -24,15 +27,28 @@ interface Props {
   station: Station;
   stations: readonly NamedStation[];
   states: Record<Station, StationState>;
+  unit: LengthUnit;
   onOpen: (station: Station) => void;
 }
 
-function Rail({ station, stations, states, onOpen }: Props) {
+function Rail({ station, stations, states, unit, onOpen }: Props) {
   return (
     <Box
       component="nav"
       aria-label="Stations"
-      sx={{ borderRight: `1px solid ${PAPER.line}`, pt: 1.5, minWidth: 0 }}
+      sx={{
+        borderRight: `1px solid ${PAPER.line}`,
+        pt: 1.5,
+        minWidth: 0,
+        overflowY: 'auto',
+        [PHONE]: {
+          display: 'flex',
+          overflowX: 'auto',
+          pt: 0,
+          borderRight: 0,
+          borderBottom: `1px solid ${PAPER.line}`,
+        },
+      }}
     >
       {stations.map(({ id: key, name, question }) => (
         <ButtonBase
@@ -48,25 +64,31 @@ function Rail({ station, stations, states, onOpen }: Props) {
             bgcolor: key === station ? PAPER.wash : 'transparent',
             boxShadow: key === station ? `inset 4px 0 ${PAPER.accent}` : 'none',
             '&:hover': { bgcolor: PAPER.wash },
+            [PHONE]: { width: 132, flex: 'none', px: 1.25, py: 0.75 },
           }}
         >
           <Typography sx={{ fontWeight: 600, lineHeight: 1.2 }}>{name}</Typography>
-          <Typography variant="caption" component="div" color="text.secondary" sx={{ mt: 0.25 }}>
+          <Typography
+            variant="caption"
+            component="div"
+            color="text.secondary"
+            sx={{ mt: 0.25, [PHONE]: { display: 'none' } }}
+          >
             {question}
           </Typography>
-          <State state={states[key]} />
+          <State state={states[key]} unit={unit} />
         </ButtonBase>
       ))}
     </Box>
   );
 }
 
-const State = ({ state }: { state: StationState }) => (
+const State = ({ state, unit }: { state: StationState; unit: LengthUnit }) => (
   <Box sx={{ fontSize: 13, mt: 0.5, color: PAPER.soft }}>
     {'verdict' in state ? (
       <>
         <VerdictMark verdict={state.verdict} />
-        <Box sx={{ fontSize: 12, lineHeight: 1.25 }}>{state.of}</Box>
+        <Box sx={{ fontSize: 12, lineHeight: 1.25 }}>{saidIn(state.of, unit)}</Box>
       </>
     ) : (
       state.words

@@ -15,7 +15,7 @@ import Link from 'next/link';
 import { memo, useState } from 'react';
 import { nameSchema } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
-import { PAPER, VERDICT } from '../theme';
+import { PAPER, PHONE, VERDICT } from '../theme';
 import { VariantsButton } from '../variants/VariantsButton';
 import { SaveMark } from './SaveMark';
 import { useBuild, useBuildContext, useHistory } from './useBuildStore';
@@ -44,6 +44,8 @@ export const TopBar = memo(function TopBar({ unit, onUnit, menu }: Props) {
         alignItems: 'center',
         gap: 1,
         px: 2,
+        minWidth: 0,
+        [PHONE]: { flexWrap: 'wrap', px: 1, py: 0.5 },
         borderBottom: `1px solid ${PAPER.line}`,
       }}
     >

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import type { AxleName, Side } from '@/core/model/build';
+import { NARROW } from '../theme';
 import { Choice } from '../fields/Choice';
 
 interface Props {
@@ -27,7 +28,15 @@ export const WhichWheel = memo(function WhichWheel({
   onOwn,
 }: Props) {
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 30 }}>
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        minHeight: 30,
+        [NARROW]: { flexWrap: 'wrap' },
+      }}
+    >
       {hasRear && (
         <Choice
           label="Axle"
@@ -42,7 +51,11 @@ export const WhichWheel = memo(function WhichWheel({
         options={['left', 'right']}
         onPick={(value) => onShow({ side: value })}
       />
-      <Typography variant="caption" color="text.secondary" sx={{ flex: 1, textAlign: 'right' }}>
+      <Typography
+        variant="caption"
+        color="text.secondary"
+        sx={{ flex: 1, textAlign: 'right', whiteSpace: 'nowrap' }}
+      >
         {own ? 'Each side has its own points.' : 'Right mirrors left.'}
       </Typography>
       <Button size="small" onClick={() => onOwn(!own)} sx={{ whiteSpace: 'nowrap', minWidth: 0 }}>

@@ -3,6 +3,7 @@ import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
 import type { Build } from '@/core/model/build';
 import { refusedChange } from '@/core/model/change';
+import { settleSketch } from '@/core/model/sketch';
 import { frozenTouched, replaceBuild } from '@/core/model/variants';
 
 /**
@@ -26,7 +27,10 @@ export function createBuildStore(build: Build, onRefused?: (why: string) => void
         build,
         edit: (change, step) => {
           const before = get().build;
-          const after = produce(before, (draft) => void change(draft as Build));
+          const after = produce(before, (draft) => {
+            change(draft as Build);
+            settleSketch(before, draft as Build);
+          });
           const frozen = frozenTouched(before, after);
           const refused = frozen
             ? `“${frozen.name}” is frozen: nothing was changed. Go on with a copy of it.`

@@ -6,6 +6,7 @@ import { addBuild } from '../builds/addBuild';
 import { createAutosave } from './autosave';
 import type { SaveState } from './autosave';
 import type { BuildStore } from './buildStore';
+import { goOnAs } from './place';
 import { depart } from './departures';
 import { abandonedDrafts, draftKeeper, dropDraft } from './drafts';
 import type { Draft } from './drafts';
@@ -126,7 +127,7 @@ function keepSaved(
     onDraft: keeper.keep,
     onKept: ({ id, name }) => {
       if (left) return;
-      goTo(id);
+      goOnAs(id);
       adopting = true;
       store.getState().edit((build) => void (build.name = name));
       adopting = false;
@@ -179,7 +180,7 @@ function keepSaved(
     autosave,
     /** The page goes on in another build of the server's. */
     goOnIn(id: string): void {
-      goTo(id);
+      goOnAs(id);
       autosave.goOnIn(id);
     },
     /** Ends when what was typed last is saved, or has been tried once more. */
@@ -197,5 +198,3 @@ function keepSaved(
     },
   };
 }
-
-const goTo = (id: string) => window.history.replaceState(null, '', `/builds/${id}`);

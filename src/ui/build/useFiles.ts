@@ -2,10 +2,14 @@ import { useSnackbar } from 'notistack';
 import { useMemo } from 'react';
 import { LARGEST_FILE, fileNameOf, tooLarge, writeBuildFile } from '@/core/file/buildFile';
 import { layoutProblems } from '@/core/file/check';
-import { readPointsCsv, writePointsCsv } from '@/core/file/pointsCsv';
+import { writePointsCsv } from '@/core/file/pointsCsv';
 import { pointsKey } from '@/core/kinematics/axle';
 import { wheelOf } from '@/core/kinematics/wheel';
 import type { AxleName, Side } from '@/core/model/build';
+import { COORDINATES } from '@/core/model/points';
+import { pathOf, say } from '@/core/model/sketch';
+import { counted } from '@/core/model/wording';
+import { askWhere } from '../points/previewStore';
 import { describeProblems } from '@/core/model/problems';
 import { download, pickText } from '../download';
 import { useStable } from '../useStable';
@@ -43,18 +47,21 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
     }
     const wheel = wheelOf(store.getState().build, axle, side);
     if (!wheel) return;
-    const read = readPointsCsv(wheel.type, file.text);
-    if (!read.ok) {
-      refuse(`No point was changed:\n${describeProblems(read.problems)}`);
-      return;
-    }
-    store.getState().edit((draft) => {
-      const design = draft[axle]!;
-      Object.assign(design[pointsKey(design, side)]!, read.value);
+    const problems = askWhere(file.text, {
+      design: wheel.design,
+      points: wheel.points,
+      onTake: (rows) => {
+        store.getState().edit((draft) => {
+          const design = draft[axle]!;
+          for (const { name, point } of rows) {
+            design[pointsKey(design, side)]![name] = point;
+            say(design, ...COORDINATES.map((c) => pathOf(name, c)));
+          }
+        });
+        enqueueSnackbar(`${counted(rows.length, 'joint')} read. Undo brings the old ones back.`);
+      },
     });
-    enqueueSnackbar(
-      `${Object.keys(read.value).length} points read. Undo brings the old ones back.`,
-    );
+    if (problems) refuse(`No point was changed:\n${describeProblems(problems)}`);
   };
 
   const entries = useStable((axle: AxleName, side: Side): MenuEntry[] => [

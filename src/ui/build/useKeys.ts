@@ -10,10 +10,15 @@ interface Keys {
   onFind: () => void;
   onTake: () => void;
   onLeave: () => void;
+  /** Puts away what is looked at; null where nothing is. */
+  onPutAway: (() => void) | null;
   onUndo: () => void;
   onRedo: () => void;
   onHelp: () => void;
 }
+
+/** What F goes round. */
+const FILLED = [null, 'front', 'side', 'above'] as const;
 
 const OPENED = '[role=menu], [role=dialog], [role=listbox]';
 const OPEN_LISTS = `${OPENED}, [role=combobox]`;
@@ -47,6 +52,14 @@ export function useKeys(keys: Keys): void {
   useHotkeys('pageup', () => move(Infinity, 0), prevent);
   useHotkeys('pagedown', () => move(-Infinity, 0), prevent);
   useHotkeys('home', () => useView.getState().show({ travel: 0, rack: 0 }), prevent);
+  useHotkeys(
+    'f',
+    () => {
+      const { filled, show } = useView.getState();
+      show({ filled: FILLED[(FILLED.indexOf(filled) + 1) % FILLED.length] });
+    },
+    prevent,
+  );
   useHotkeys('s', keys.onFind, prevent);
   useHotkeys('alt+s', keys.onFind, { ...prevent, enableOnFormTags: true });
   useHotkeys('enter', keys.onTake, {
@@ -56,6 +69,10 @@ export function useKeys(keys: Keys): void {
     ignoreEventWhen: (event) => within(event, `button, a, ${OPEN_LISTS}`),
   });
   useHotkeys('escape', keys.onLeave, { enabled: keys.hasShim, enableOnFormTags: true });
+  useHotkeys('escape', () => keys.onPutAway?.(), {
+    enabled: !keys.hasShim && keys.onPutAway !== null,
+    ignoreEventWhen: (event) => within(event, OPENED),
+  });
   // A closed list box has no undo of its own.
   const undoing = {
     preventDefault: true,

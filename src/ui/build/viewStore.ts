@@ -6,6 +6,7 @@ import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
 import { AS_LAID } from '../floor/strings';
 import type { Strings } from '../floor/strings';
+import type { ViewName } from '../floor/drawing';
 import type { Compared } from '../variants/compared';
 import type { Against, Traced } from '../traces/traced';
 
@@ -18,13 +19,19 @@ export interface ViewState {
   travel: number;
   rack: number;
   selected: PointName | null;
-  /** Which curve stands under the floor. */
-  traced: Traced;
+  /** A joint is being dragged: what takes long waits. */
+  dragging: boolean;
+  /** Which curves stand under the floor in each station, side by side. */
+  traces: Record<Station, readonly Traced[]>;
   against: Against;
+  /** The view that fills the floor; all of them without. */
+  filled: ViewName | null;
   /** What is laid on the floor. */
   strings: Strings;
   /** What the open variant is compared with; without it, with itself as it was opened. */
   compared: Compared | null;
+  /** How much of the page's height is under the floor, px. */
+  under: number;
   unit: LengthUnit;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
 }
@@ -36,15 +43,31 @@ export const AT_REST = {
   axle: 'front',
   side: 'left',
   compared: null,
+  filled: null,
 } as const;
 
-/** One window looks at one build at a time, so this is one store; the unit and the strings are remembered. */
+/** What each station is about, as a curve. */
+const OWN_TRACES: Record<Station, readonly Traced[]> = {
+  brief: ['toe'],
+  takeoff: ['toe'],
+  wheel: ['scrub'],
+  arms: ['camber'],
+  rack: ['toe'],
+};
+export const USUAL_UNDER = 448;
+
+/**
+ * One window looks at one build at a time, so this is one store; the unit, the strings, the curves and how the page
+ * is parted are remembered.
+ */
 export const useView = create<ViewState>()(
   persist(
     (set) => ({
       ...AT_REST,
       station: 'rack',
-      traced: 'toe',
+      dragging: false,
+      traces: OWN_TRACES,
+      under: USUAL_UNDER,
       against: 'travel',
       strings: AS_LAID,
       unit: 'mm',
@@ -52,11 +75,16 @@ export const useView = create<ViewState>()(
     }),
     {
       name: 'havrik-view',
-      partialize: ({ unit, strings }) => ({ unit, strings }),
-      // Strings that are new since were not remembered.
+      partialize: ({ unit, strings, traces, under }) => ({ unit, strings, traces, under }),
+      // Strings and stations that are new since were not remembered.
       merge: (kept, now) => {
-        const { strings, ...rest } = (kept ?? {}) as Partial<ViewState>;
-        return { ...now, ...rest, strings: { ...AS_LAID, ...strings } };
+        const { strings, traces, ...rest } = (kept ?? {}) as Partial<ViewState>;
+        return {
+          ...now,
+          ...rest,
+          strings: { ...AS_LAID, ...strings },
+          traces: { ...OWN_TRACES, ...traces },
+        };
       },
       skipHydration: true,
     },

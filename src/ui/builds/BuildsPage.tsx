@@ -32,7 +32,7 @@ export function BuildsPage({ first }: { first: BuildList }) {
   const { busy, say, run, offerUndo } = useActions();
   const { look, change, shown, rowAt, see, refresh } = useBuildList(first, () => say(SILENT));
   const [asking, setAsking] = useState(false);
-  const open = (id: string) => router.push(`/builds/${id}`);
+  const open = (id: string, station = '') => router.push(`/builds/${id}${station}`);
 
   const remove = (build: Listed) =>
     run(
@@ -119,7 +119,10 @@ export function BuildsPage({ first }: { first: BuildList }) {
         onClose={() => setAsking(false)}
         onStart={(asked) => {
           setAsking(false);
-          run(() => newBuild(asked), open);
+          run(
+            () => newBuild(asked),
+            (id) => open(id, '/brief'),
+          );
         }}
       />
     </Page>

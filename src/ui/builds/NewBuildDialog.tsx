@@ -68,7 +68,7 @@ export function NewBuildDialog({
             helperText={
               problem
                 ? `The name ${problem}`
-                : 'It starts from blank layouts of the kinds picked below.'
+                : 'It opens at its brief, empty: a sketch of the kinds below stands in until it is set.'
             }
           />
           <Box

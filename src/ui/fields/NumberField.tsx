@@ -12,7 +12,7 @@ import {
   trimmed,
 } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { FIGURES } from '../theme';
+import { FIGURES, PAPER } from '../theme';
 import { useTypedNumber } from './useTypedNumber';
 import type { TypedNumber } from './useTypedNumber';
 
@@ -28,6 +28,8 @@ interface FieldProps {
   /** Beside what is typed: where a figure comes from. */
   note?: string;
   struck?: boolean;
+  /** Nobody has said the value: it is shown as what stands in for it. */
+  sketched?: boolean;
   width?: number;
   disabled?: boolean;
 }
@@ -57,11 +59,14 @@ function Field({
   ending,
   width = 132,
   disabled,
-  placeholder,
   note,
   struck = false,
-  ...typed
+  sketched = false,
+  ...given
 }: FieldProps & Pick<TypedNumber, 'parse' | 'print'> & { ending: string }) {
+  const typed = sketched ? { ...given, value: undefined } : given;
+  const placeholder =
+    sketched && given.value !== undefined ? given.print(given.value) : given.placeholder;
   const { error, input, onKey } = useTypedNumber(typed);
   return (
     <TextField
@@ -76,7 +81,13 @@ function Field({
       slotProps={{
         input: {
           endAdornment: <InputAdornment position="end">{ending}</InputAdornment>,
-          sx: { fontFamily: FIGURES, fontWeight: 500 },
+          sx: {
+            fontFamily: FIGURES,
+            fontWeight: 500,
+            ...(sketched && {
+              '& input::placeholder': { color: PAPER.soft, opacity: 1, fontStyle: 'italic' },
+            }),
+          },
         },
         htmlInput: { inputMode: 'text', autoComplete: 'off', spellCheck: false },
         ...(placeholder !== undefined && { inputLabel: { shrink: true } }),

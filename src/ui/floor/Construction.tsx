@@ -3,7 +3,8 @@ import type { Vec } from '@/core/geometry/vec';
 import type { Quantity } from '@/core/motion/quantities';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { FIGURES, SLATE } from '../theme';
+import { SLATE } from '../theme';
+import type { Label } from './labels';
 import { lowerArmOf, upperArmOf } from '@/core/kinematics/arms';
 import { wheelOutlines } from './drawing';
 import type { Drawn, ViewName } from './drawing';
@@ -62,7 +63,6 @@ export function Construction(props: Props) {
         />
       )}
       {strings.instant && view === 'front' && props.centres && <Instant {...props} line={line} />}
-      {strings.lengths && view === 'front' && <Lengths drawn={drawn} px={px} unit={props.unit} />}
     </g>
   );
 }
@@ -90,50 +90,45 @@ function Instant({ drawn, tyre, centres, px, line }: Props & { line: (a: Vec, b:
       <path d={line(contact, [ahead, 0, rollCentre])} strokeOpacity={0.55} />
       {near && <circle cx={ix} cy={iy} r={4} />}
       <path d={`M${rx - 6} ${ry}h12M${rx} ${ry - 6}v12`} strokeWidth={1.6} />
-      <text
-        x={Math.max(8, rx + 8)}
-        y={ry - 6}
-        fill={SLATE.accent}
-        stroke="none"
-        fontFamily={FIGURES}
-        fontSize={13}
-      >
-        roll centre
-      </text>
     </g>
   );
 }
 
-function Lengths({
+/** What the strings are called, and how long the members are. */
+export function constructionLabels({
+  view,
   drawn,
+  tyre,
+  strings,
+  centres,
   px,
   unit,
-}: {
-  drawn: Drawn;
-  px: (p: Vec) => [number, number];
-  unit: LengthUnit;
-}) {
-  return drawn.type.members
-    .filter(({ role }) => role !== 'upright')
-    .map(({ from, to }) => {
-      const [a, b] = [drawn.at[from], drawn.at[to]];
-      const [x, y] = px(scale(add(a, b), 0.5));
-      return (
-        <text
-          key={from + to}
-          x={x}
-          y={from.includes('Rear') ? y + 14 : y - 6}
-          textAnchor="middle"
-          fill={SLATE.chalk}
-          stroke={SLATE.ground}
-          strokeWidth={3}
-          paintOrder="stroke"
-          fontFamily={FIGURES}
-          fontSize={13}
-          data-part="length"
-        >
-          {printLength(Math.round(distance(a, b) * 10) / 10, unit)}
-        </text>
-      );
+}: Props): Label[] {
+  if (view !== 'front') return [];
+  const labels: Label[] = [];
+  if (strings.instant && centres) {
+    const ahead = wheelOutlines(drawn, tyre).contact[0];
+    labels.push({
+      text: 'roll centre',
+      at: px([ahead, 0, centres.rollCentre]),
+      tone: 'accent',
+      size: 13,
+      figures: true,
     });
+  }
+  if (strings.lengths)
+    for (const { from, to, role } of drawn.type.members) {
+      if (role === 'upright') continue;
+      const [a, b] = [drawn.at[from], drawn.at[to]];
+      labels.push({
+        text: printLength(Math.round(distance(a, b) * 10) / 10, unit),
+        at: px(scale(add(a, b), 0.5)),
+        tone: 'chalk',
+        size: 13,
+        figures: true,
+        middle: true,
+        part: 'length',
+      });
+    }
+  return labels;
 }

@@ -5,7 +5,8 @@ import type { AxleDesign } from '@/core/model/build';
 import type { Values } from '@/core/motion/quantities';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { FIGURES, SLATE } from '../theme';
+import { SLATE } from '../theme';
+import type { Label } from './labels';
 import { kingpinString, wheelOutlines } from './drawing';
 import type { Drawn, ViewName } from './drawing';
 
@@ -23,74 +24,69 @@ interface Props {
 }
 
 /** What each view can show of how the wheel stands on its kingpin: scrub radius, trail, spindle length. */
-export function Dimensions({ view, drawn, tyre, figures, px, unit, height }: Props) {
-  const { contact } = wheelOutlines(drawn, tyre);
-  const foot = kingpinString(drawn, contact[2])?.[1];
-  if (!foot || !drawn.axis) return null;
-  const show = (mm = 0) => readable(printLength(Math.round(mm * 10) / 10, unit));
+export function Dimensions(props: Props) {
+  const marks = placesOf(props);
+  if (!marks) return null;
+  const { view } = props;
+  const { contact, foot, hub, wheel, below } = marks;
   if (view === 'above')
     return (
       <g stroke={SLATE.accent} fill="none" strokeWidth={1.3}>
-        <path d={cross(px(contact))} />
-        <circle cx={px(foot)[0]} cy={px(foot)[1]} r={4} />
+        <path d={cross(contact)} />
+        <circle cx={foot[0]} cy={foot[1]} r={4} />
       </g>
     );
-  const [cx, cy] = px(contact);
-  const [fx] = px(foot);
-  const [sx] = px(hubOn(drawn.axis, drawn.at.wheelCentre[2]));
-  const [wx, wy] = px(drawn.at.wheelCentre);
-  const below = Math.min(height - 4, cy + 15);
   return (
     <g stroke={SLATE.accent} strokeWidth={1.2} fill="none">
-      <path d={`M${cx} ${cy}V${below}M${fx} ${cy}V${below}`} strokeOpacity={0.6} />
-      <Figure
-        x={Math.min(cx, fx) - 6}
-        y={below}
-        anchor="end"
-        text={view === 'front' ? `scrub ${show(figures.scrub)}` : `trail ${show(figures.trail)}`}
+      <path
+        d={`M${contact[0]} ${contact[1]}V${below}M${foot[0]} ${contact[1]}V${below}`}
+        strokeOpacity={0.6}
       />
-      {view === 'front' && (
-        <>
-          <path d={`M${sx} ${wy}H${wx}`} strokeDasharray="4 3" />
-          <Figure
-            x={Math.max(sx, wx) + 10}
-            y={wy + 5}
-            anchor="start"
-            text={`spindle ${show(figures.spindleLength)}`}
-          />
-        </>
-      )}
+      {view === 'front' && <path d={`M${hub[0]} ${wheel[1]}H${wheel[0]}`} strokeDasharray="4 3" />}
     </g>
   );
 }
 
-function Figure({
-  x,
-  y,
-  anchor,
-  text,
-}: {
-  x: number;
-  y: number;
-  anchor: 'start' | 'end';
-  text: string;
-}) {
-  return (
-    <text
-      x={x}
-      y={y}
-      textAnchor={anchor}
-      fill={SLATE.accent}
-      stroke={SLATE.ground}
-      strokeWidth={4}
-      paintOrder="stroke"
-      fontFamily={FIGURES}
-      fontWeight={600}
-      fontSize={14}
-    >
-      {text}
-    </text>
-  );
+/** The figures beside those marks. */
+export function dimensionLabels(props: Props): Label[] {
+  const marks = placesOf(props);
+  const { view, figures, unit } = props;
+  if (!marks || view === 'above') return [];
+  const { contact, foot, hub, wheel, below } = marks;
+  const show = (mm = 0) => readable(printLength(Math.round(mm * 10) / 10, unit));
+  const look = { tone: 'accent', size: 14, figures: true, bold: true } as const;
+  const under = [Math.min(contact[0], foot[0]), below] as const;
+  return [
+    {
+      text: view === 'front' ? `scrub ${show(figures.scrub)}` : `trail ${show(figures.trail)}`,
+      at: under,
+      ...look,
+    },
+    ...(view === 'front'
+      ? [
+          {
+            text: `spindle ${show(figures.spindleLength)}`,
+            at: [Math.max(hub[0], wheel[0]), wheel[1]] as const,
+            ...look,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Where contact, kingpin and wheel are in a view, px; null where the wheel has no kingpin. */
+function placesOf({ drawn, tyre, px, height }: Props) {
+  const { contact } = wheelOutlines(drawn, tyre);
+  const foot = kingpinString(drawn, contact[2])?.[1];
+  if (!foot || !drawn.axis) return null;
+  const at = px(contact);
+  return {
+    contact: at,
+    foot: px(foot),
+    hub: px(hubOn(drawn.axis, drawn.at.wheelCentre[2])),
+    wheel: px(drawn.at.wheelCentre),
+    below: Math.min(height - 4, at[1] + 15),
+  };
 }
 
 const cross = ([x, y]: [number, number]) => `M${x - 5} ${y}h10M${x} ${y - 5}v10`;

@@ -205,9 +205,9 @@ it('lays strings and takes them up', async () => {
   await lay('full bump and droop');
   expect(view('side').querySelectorAll('[data-part="ghost"]')).toHaveLength(2);
   await lay('lengths of arms and rod');
-  expect(view('front').querySelectorAll('[data-part="length"]').length).toBeGreaterThan(4);
+  expect(view('front').querySelectorAll('[data-label="length"]').length).toBeGreaterThan(4);
   await lay('lengths of arms and rod');
-  expect(view('front').querySelector('[data-part="length"]')).toBeNull();
+  expect(view('front').querySelector('[data-label="length"]')).toBeNull();
 });
 
 it('comes closer about the pointer, and goes back to the whole', async () => {

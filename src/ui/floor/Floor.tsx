@@ -1,12 +1,16 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import dynamic from 'next/dynamic';
 import useMeasure from 'react-use-measure';
 import { useMemo, useRef, useState } from 'react';
 import type { KeepOut } from '@/core/model/room';
 import { snap } from '@/core/freedoms/freedoms';
 import { typeOf } from '@/core/corners/kinds';
+import { pointLabel } from '@/core/model/labels';
+import { sketchedPoints } from '@/core/model/sketch';
 import type { Nulls } from '@/core/bumpsteer/nulls';
 import type { JointState } from '@/core/clearance/jointStates';
 import type { Vec } from '@/core/geometry/vec';
@@ -14,6 +18,7 @@ import type { Values } from '@/core/motion/quantities';
 import { COORDINATES } from '@/core/model/points';
 import type { Point, PointName } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
+import { useView } from '../build/viewStore';
 import { SLATE } from '../theme';
 import { useStable } from '../useStable';
 import { FloorTools } from './FloorTools';
@@ -61,6 +66,8 @@ const Space = dynamic(() => import('./Space').then((m) => m.Space), { ssr: false
 const VIEWS: ViewName[] = ['front', 'side', 'above'];
 /** The front view keeps so much of the floor when the rest shows the corner in space. */
 const BESIDE_SPACE = 0.36;
+/** The strip of tools over the views, px. */
+const STRIP = 32;
 const ALL_FITTED: Record<ViewName, Zoom> = { front: FITTED, side: FITTED, above: FITTED };
 let drags = 0;
 
@@ -71,6 +78,8 @@ export function Floor(props: Props) {
   const [ref, bounds] = useMeasure();
   const [zooms, setZooms] = useState(ALL_FITTED);
   const [inSpace, setInSpace] = useState(false);
+  const filled = useView((view) => view.filled);
+  const [meant, setMeant] = useState<Meant | null>(null);
   const [measuring, setMeasuring] = useState<Spot[] | null>(null);
   const [held, setHeld] = useState<ReturnType<typeof viewBox>[] | null>(null);
   const dragged = useRef<{ start: Point; step: string } | null>(null);
@@ -87,19 +96,32 @@ export function Floor(props: Props) {
     above: 'From above',
   };
 
-  const shown = inSpace ? VIEWS.slice(0, 1) : VIEWS;
-  const wide = bounds.width * (inSpace ? BESIDE_SPACE : 1);
-  const widths = shown.map((_, i) => boxes[i].right - boxes[i].left);
+  const shown = filled ? [filled] : inSpace ? VIEWS.slice(0, 1) : VIEWS;
+  const besides = inSpace && !filled;
+  const wide = bounds.width * (besides ? BESIDE_SPACE : 1);
+  const height = Math.max(0, bounds.height - STRIP);
+  const boxOf = (view: ViewName) => boxes[VIEWS.indexOf(view)];
+  const widths = shown.map((view) => boxOf(view).right - boxOf(view).left);
   const total = widths.reduce((sum, width) => sum + width, 0);
-  const tallest = Math.max(...shown.map((_, i) => boxes[i].bottom - boxes[i].top));
-  const scale = Math.max(0, Math.min(wide / total, (bounds.height - 38) / tallest));
+  const tallest = Math.max(...shown.map((view) => boxOf(view).bottom - boxOf(view).top));
+  const scale = Math.max(0, Math.min(wide / total, (height - 34) / tallest));
 
   const handleZoom = useStable((view: ViewName, change: (zoom: Zoom) => Zoom) =>
     setZooms((before) => ({ ...before, [view]: change(before[view]) })),
   );
   const handleSelect = useStable((name: PointName) => {
+    setMeant(null);
     if (measuring) setMeasuring(pick(measuring, { joint: name }));
     else onSelect(name);
+  });
+  // Joints that lie on each other are all offered.
+  const handleClick = useStable((name: PointName, near: PointName[], at: Meant['at']) => {
+    if (near.length > 0) setMeant({ names: [name, ...near], at });
+    else handleSelect(name);
+  });
+  const handleFill = useStable((view: ViewName | null) => {
+    setZooms(ALL_FITTED);
+    useView.getState().show({ filled: filled === view ? null : view });
   });
   const handleLine = useStable((line: string) => setMeasuring(pick(measuring ?? [], { line })));
   const handleDrag = useStable((view: ViewName, drag: JointDrag, pixels: number) => {
@@ -107,6 +129,7 @@ export function Floor(props: Props) {
     if (first) {
       dragged.current = { start: points[name], step: `drag-${++drags}` };
       setHeld(fitted);
+      useView.getState().show({ dragging: true });
       onSelect(name);
     }
     if (dragged.current) {
@@ -121,6 +144,7 @@ export function Floor(props: Props) {
     if (last) {
       dragged.current = null;
       setHeld(null);
+      useView.getState().show({ dragging: false });
     }
   });
   const handleMeasure = useStable((on: boolean) => setMeasuring(on ? [] : null));
@@ -131,6 +155,7 @@ export function Floor(props: Props) {
     () => [proposed, compared].filter((one) => one !== null),
     [proposed, compared],
   );
+  const sketched = useMemo(() => sketchedPoints(design), [design]);
   const place = selected && props.atRest && trouble === '' ? points[selected] : null;
 
   return (
@@ -140,7 +165,7 @@ export function Floor(props: Props) {
       aria-label="Floor"
       sx={{ position: 'relative', bgcolor: SLATE.ground, overflow: 'hidden', minHeight: 0 }}
     >
-      <Box sx={{ display: 'flex', position: 'absolute', inset: 0 }}>
+      <Box sx={{ display: 'flex', position: 'absolute', inset: 0, top: STRIP }}>
         {bounds.width > 0 &&
           shown.map((view, i) => (
             <FloorView
@@ -154,11 +179,11 @@ export function Floor(props: Props) {
               ghosts={props.ghosts}
               reached={trouble === ''}
               design={design}
-              box={boxes[i]}
+              box={boxOf(view)}
               scale={scale}
               zoom={zooms[view]}
               width={(wide * widths[i]) / total}
-              height={bounds.height}
+              height={height}
               unit={unit}
               selected={selected}
               place={place}
@@ -172,12 +197,14 @@ export function Floor(props: Props) {
               nulls={props.atRest ? props.nulls : null}
               shaft={props.shaft}
               onLine={handleLine}
-              onSelect={handleSelect}
+              sketched={sketched}
+              onSelect={handleClick}
+              onFill={handleFill}
               onDrag={handleDrag}
               onZoom={handleZoom}
             />
           ))}
-        {inSpace && bounds.width > 0 && (
+        {besides && bounds.width > 0 && (
           <Box sx={{ flex: 1, minWidth: 0 }}>
             <Space
               key={side}
@@ -195,6 +222,8 @@ export function Floor(props: Props) {
       </Box>
       <FloorTools
         type={typeOf(design)}
+        filled={filled}
+        onFill={handleFill}
         strings={props.strings}
         measuring={measuring !== null}
         inSpace={inSpace}
@@ -204,12 +233,31 @@ export function Floor(props: Props) {
         onSpace={setInSpace}
         onFit={handleFit}
       />
+      <Menu
+        open={meant !== null}
+        onClose={() => setMeant(null)}
+        anchorReference="anchorPosition"
+        anchorPosition={meant ? { left: meant.at.x + 8, top: meant.at.y + 8 } : undefined}
+        slotProps={{ list: { 'aria-label': 'Joints that lie here' } }}
+      >
+        {meant?.names.map((name) => (
+          <MenuItem key={name} dense onClick={() => handleSelect(name)}>
+            {pointLabel(design, name)}
+          </MenuItem>
+        ))}
+      </Menu>
       {measuring && trouble === '' && (
         <Said role="status">{tapeSays(measuring, props.drawn, design, unit)}</Said>
       )}
       {trouble !== '' && <Said role="alert">{trouble}</Said>}
     </Box>
   );
+}
+
+/** Joints on each other, one of which is meant, and where on the screen. */
+interface Meant {
+  names: PointName[];
+  at: { x: number; y: number };
 }
 
 const NOTHING: Spot[] = [];

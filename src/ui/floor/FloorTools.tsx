@@ -7,13 +7,23 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { memo, useState } from 'react';
 import { SLATE } from '../theme';
+import type { ViewName } from './drawing';
 import type { CornerType } from '@/core/corners/cornerType';
 import { STRINGS, stringsOf } from './strings';
 import type { Strings } from './strings';
 
+const VIEW_NAMES: [ViewName | null, string][] = [
+  [null, 'All views'],
+  ['front', 'Front'],
+  ['side', 'Side'],
+  ['above', 'Above'],
+];
+
 /** What can be laid on the floor, the tape, and the way back to a fitted view. */
 export const FloorTools = memo(function FloorTools({
   type,
+  filled,
+  onFill,
   strings,
   measuring,
   inSpace,
@@ -24,6 +34,9 @@ export const FloorTools = memo(function FloorTools({
   onFit,
 }: {
   type: CornerType;
+  /** The view that fills the floor. */
+  filled: ViewName | null;
+  onFill: (view: ViewName | null) => void;
   strings: Strings;
   measuring: boolean;
   /** The corner is shown in space. */
@@ -37,7 +50,31 @@ export const FloorTools = memo(function FloorTools({
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const look = { color: SLATE.chalk, minWidth: 0, py: 0.25, px: 1, fontSize: 13 };
   return (
-    <Box sx={{ position: 'absolute', right: 8, top: 6, display: 'flex', gap: 0.5 }}>
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 0.25,
+        px: 0.5,
+        height: 32,
+        overflowX: 'auto',
+        whiteSpace: 'nowrap',
+        borderBottom: `1px solid ${SLATE.line}`,
+      }}
+    >
+      <Box role="group" aria-label="View that fills the floor" sx={{ display: 'flex', flex: 1 }}>
+        {VIEW_NAMES.map(([view, word]) => (
+          <Button
+            key={word}
+            size="small"
+            sx={{ ...look, fontWeight: 400, bgcolor: filled === view ? SLATE.line : undefined }}
+            aria-pressed={filled === view}
+            onClick={() => filled !== view && onFill(view)}
+          >
+            {word}
+          </Button>
+        ))}
+      </Box>
       {zoomed && (
         <Button size="small" sx={look} onClick={onFit}>
           Fit

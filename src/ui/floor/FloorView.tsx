@@ -11,20 +11,23 @@ import type { AxleDesign } from '@/core/model/build';
 import type { Values } from '@/core/motion/quantities';
 import { pointLabel } from '@/core/model/labels';
 import type { Point, PointName } from '@/core/model/points';
+import { saidIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { SLATE } from '../theme';
 import { useStable } from '../useStable';
-import { Construction } from './Construction';
+import { Construction, constructionLabels } from './Construction';
 import { ComparedCorner, CornerDrawing, ProposedCorner } from './CornerDrawing';
-import { Dimensions } from './Dimensions';
+import { Dimensions, dimensionLabels } from './Dimensions';
 import { FreedomMarks } from './FreedomMarks';
 import { Joint } from './Joint';
-import { NullStrings } from './NullStrings';
+import { NullStrings, nullLabels } from './NullStrings';
 import { KeepOuts } from './KeepOuts';
 import type { JointDrag } from './Joint';
 import { onFloor } from './drawing';
 import type { Box, Drawn, ViewName } from './drawing';
-import { JointLabel, ScaleBar } from './marks';
+import { placeLabels } from './labels';
+import type { Label } from './labels';
+import { Labels, ScaleBar } from './marks';
 import { linesOf, tapeOf } from './measuring';
 import type { Spot } from './measuring';
 import type { Strings } from './strings';
@@ -62,13 +65,20 @@ interface Props {
   measuring: boolean;
   measured: readonly Spot[];
   states: Partial<Record<PointName, JointState>>;
+  /** Joints that nobody has set yet. */
+  sketched: readonly PointName[];
   shaft: readonly [Vec, Vec] | null;
   nulls: Nulls | null;
   onLine: (name: string) => void;
-  onSelect: (name: PointName) => void;
+  /** A joint was clicked; others may lie so near that they were meant. */
+  onSelect: (name: PointName, near: PointName[], at: { x: number; y: number }) => void;
+  onFill: (view: ViewName) => void;
   onDrag: (view: ViewName, drag: JointDrag, pixels: number) => void;
   onZoom: (view: ViewName, change: (zoom: Zoom) => Zoom) => void;
 }
+
+/** Joints nearer to each other than this lie on each other for a hand, px. */
+const TOGETHER = 11;
 
 /** One view of a corner, to scale: chalk on slate. */
 export const FloorView = memo(function FloorView(props: Props) {
@@ -89,12 +99,42 @@ export const FloorView = memo(function FloorView(props: Props) {
   };
   const tape = tapeOf(props.measured, drawn);
   const said = (name: PointName) =>
-    [pointLabel(design, name), props.states[name]?.why].filter(Boolean).join(' ');
+    saidIn(
+      [pointLabel(design, name), props.states[name]?.why].filter(Boolean).join(' '),
+      props.unit,
+    );
   const { onZoom } = props;
   const pan = useDrag(({ delta: [dx, dy] }) =>
     onZoom(view, (zoom) => ({ ...zoom, x: zoom.x + dx, y: zoom.y + dy })),
   );
   const handleDrag = useStable((drag: JointDrag) => props.onDrag(view, drag, scale));
+  const handleSelect = useStable((name: PointName, at: { x: number; y: number }) => {
+    const [x, y] = px(drawn.at[name]);
+    const near = pointNames(drawn.type).filter((other) => {
+      const [ox, oy] = px(drawn.at[other]);
+      return other !== name && Math.hypot(ox - x, oy - y) < TOGETHER;
+    });
+    props.onSelect(name, near, at);
+  });
+  const labels: Label[] = selected
+    ? [
+        {
+          text: pointLabel(design, selected),
+          more: saidIn(props.states[selected]?.why ?? '', props.unit),
+          at: px(drawn.at[selected]),
+          tone: 'accent',
+          size: 13,
+          bold: true,
+        },
+      ]
+    : [];
+  const shown = { view, drawn, tyre, px, unit: props.unit, height };
+  if (props.dimensions && props.values)
+    labels.push(...dimensionLabels({ ...shown, figures: props.values }));
+  labels.push(
+    ...constructionLabels({ ...shown, strings, ghosts: props.ghosts, centres: props.values }),
+  );
+  if (props.nulls) labels.push(...nullLabels(props.nulls, px));
   const handleWheel = (event: React.WheelEvent<SVGSVGElement>) => {
     const frame = event.currentTarget.getBoundingClientRect();
     const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
@@ -114,7 +154,7 @@ export const FloorView = memo(function FloorView(props: Props) {
       aria-label={`${props.caption}, to scale`}
       data-view={view}
       onWheel={handleWheel}
-      onDoubleClick={() => onZoom(view, () => ({ k: 1, x: 0, y: 0 }))}
+      onDoubleClick={() => props.onFill(view)}
       style={{ display: 'block', opacity: props.reached ? 1 : 0.55 }}
     >
       <rect
@@ -124,20 +164,6 @@ export const FloorView = memo(function FloorView(props: Props) {
         fill="transparent"
         style={{ touchAction: 'none' }}
       />
-      <text x={12} y={20} fill={SLATE.soft} fontSize={13}>
-        {props.caption}
-      </text>
-      {view !== 'front' && (
-        <text
-          x={mirror === 1 ? 12 : width - 12}
-          y={37}
-          textAnchor={mirror === 1 ? 'start' : 'end'}
-          fill={SLATE.soft}
-          fontSize={12}
-        >
-          {mirror === 1 ? '← ahead' : 'ahead →'}
-        </text>
-      )}
       <g pointerEvents="none">
         {view !== 'above' && (
           <line
@@ -162,12 +188,7 @@ export const FloorView = memo(function FloorView(props: Props) {
           centres={props.values}
         />
         {props.nulls && <NullStrings nulls={props.nulls} px={px} />}
-        {props.dimensions && props.values && (
-          <Dimensions
-            {...{ view, drawn, tyre, px, unit: props.unit, height }}
-            figures={props.values}
-          />
-        )}
+        {props.dimensions && props.values && <Dimensions {...shown} figures={props.values} />}
         {props.compared && <ComparedCorner drawn={props.compared} px={px} />}
         {proposed && <ProposedCorner drawn={drawn} proposed={proposed} px={px} />}
         {tape && (
@@ -214,18 +235,29 @@ export const FloorView = memo(function FloorView(props: Props) {
             name === selected ||
             props.measured.some((spot) => 'joint' in spot && spot.joint === name)
           }
-          onSelect={props.onSelect}
+          sketched={props.sketched.includes(name)}
+          onSelect={handleSelect}
           onDrag={handleDrag}
         />
       ))}
-      {selected && (
-        <JointLabel
-          at={px(drawn.at[selected])}
-          label={pointLabel(design, selected)}
-          more={props.states[selected]?.why}
-          width={width}
-        />
-      )}
+      <text
+        x={12}
+        y={18}
+        fill={SLATE.soft}
+        stroke={SLATE.ground}
+        strokeWidth={4}
+        paintOrder="stroke"
+        fontSize={13}
+        pointerEvents="none"
+      >
+        {props.caption}
+        {view !== 'front' && (
+          <tspan dx={8} fontSize={12}>
+            {mirror === 1 ? '← ahead' : 'ahead →'}
+          </tspan>
+        )}
+      </text>
+      <Labels placed={placeLabels(labels, width, height)} />
       {view === 'front' && <ScaleBar unit={props.unit} scale={scale} x={12} y={height - 12} />}
     </svg>
   );

@@ -21,6 +21,7 @@ export const Joint = memo(function Joint({
   y,
   selected,
   state,
+  sketched,
   onSelect,
   onDrag,
 }: {
@@ -31,13 +32,15 @@ export const Joint = memo(function Joint({
   selected: boolean;
   /** Near a limit: a square round the ring. Past one: a cross through it. */
   state: 'near' | 'out' | undefined;
-  onSelect: (name: PointName) => void;
+  /** Nobody has set it yet. */
+  sketched: boolean;
+  onSelect: (name: PointName, at: { x: number; y: number }) => void;
   onDrag: (drag: JointDrag) => void;
 }) {
   const bind = useDrag(
     ({ xy, initial, first, last, tap, event }) => {
       event.stopPropagation();
-      if (tap) onSelect(name);
+      if (tap) onSelect(name, { x: xy[0], y: xy[1] });
       // From where it was taken hold of: the gesture’s own movement leaves out what tells it from a tap.
       else onDrag({ name, by: [xy[0] - initial[0], xy[1] - initial[1]], first, last });
     },
@@ -59,6 +62,7 @@ export const Joint = memo(function Joint({
         fill={SLATE.ground}
         stroke={selected ? SLATE.accent : SLATE.chalk}
         strokeWidth={selected ? 3 : 1.8}
+        strokeDasharray={sketched ? '2.5 2.5' : undefined}
       />
       {state && (
         <path

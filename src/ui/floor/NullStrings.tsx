@@ -2,6 +2,7 @@ import type { Nulls } from '@/core/bumpsteer/nulls';
 import { add, scale } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import { SLATE } from '../theme';
+import type { Label } from './labels';
 
 /** How far each way a null line is drawn, mm. */
 const LONG = 160;
@@ -21,16 +22,6 @@ export function NullStrings({ nulls, px }: { nulls: Nulls; px: (p: Vec) => [numb
           <g key={rule} stroke={SLATE.soft} data-rule={rule}>
             <path d={`M${x1} ${y1}L${x} ${y}`} strokeDasharray="2 5" />
             <path d={`M${x - 4} ${y - 4}l8 8M${x + 4} ${y - 4}l-8 8`} />
-            <text
-              x={x < 70 ? x + 8 : x - 8}
-              y={y + (rule === 'lines' ? 16 : -8)}
-              textAnchor={x < 70 ? 'start' : 'end'}
-              fill={SLATE.soft}
-              stroke="none"
-              fontSize={12}
-            >
-              {rule}
-            </text>
           </g>
         );
       })}
@@ -54,3 +45,10 @@ export function NullStrings({ nulls, px }: { nulls: Nulls; px: (p: Vec) => [numb
     </g>
   );
 }
+
+/** What the rules of thumb are called, where their joints would be; and whose a null line is. */
+export const nullLabels = (nulls: Nulls, px: (p: Vec) => [number, number]): Label[] =>
+  (['lines', 'parallel'] as const).flatMap((rule): Label[] => {
+    const at = nulls.rules[rule];
+    return at ? [{ text: rule, at: px(at), tone: 'soft', size: 12 }] : [];
+  });

@@ -1,41 +1,31 @@
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, SLATE } from '../theme';
+import type { Placed } from './labels';
 
-/** What a joint is called, and what is wrong with it. */
-export function JointLabel({
-  at: [x, y],
-  label,
-  more,
-  width,
-}: {
-  at: [number, number];
-  label: string;
-  more?: string;
-  width: number;
-}) {
-  const left = x > width / 2;
-  const place = { x: left ? x - 12 : x + 12, textAnchor: left ? 'end' : 'start' } as const;
-  return (
-    <text
-      y={y - 10}
-      {...place}
-      fill={SLATE.accent}
-      stroke={SLATE.ground}
-      strokeWidth={4}
-      paintOrder="stroke"
-      fontSize={13}
-      fontWeight={600}
-      pointerEvents="none"
-    >
-      {label}
-      {more && (
-        <tspan x={place.x} dy={-16} fill={SLATE.chalk} fontWeight={400}>
-          {more}
-        </tspan>
-      )}
-    </text>
-  );
-}
+/** Words beside the places they belong to, none on another. */
+export const Labels = ({ placed }: { placed: readonly Placed[] }) => (
+  <g stroke={SLATE.ground} strokeWidth={4} paintOrder="stroke" pointerEvents="none">
+    {placed.map(({ label: { text, more, tone, size, figures, bold, part }, x, y }, i) => (
+      <text
+        key={i}
+        x={x}
+        y={y}
+        fill={SLATE[tone]}
+        fontSize={size}
+        fontFamily={figures && FIGURES}
+        fontWeight={bold && 600}
+        data-label={part ?? text}
+      >
+        {text}
+        {more && (
+          <tspan x={x} dy={-1.25 * size} fill={SLATE.chalk} fontWeight={400}>
+            {more}
+          </tspan>
+        )}
+      </text>
+    ))}
+  </g>
+);
 
 /** The contact point as a notch under the ground, and where the steering axis meets it, if there is one. */
 export function ContactMark({ at, foot }: { at: [number, number]; foot: [number, number] | null }) {

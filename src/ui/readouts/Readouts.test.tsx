@@ -28,7 +28,8 @@ function show(travel: number, options: { unit?: LengthUnit; opened?: Build; band
   render(
     <Readouts
       reading={readAt(wheel(build), travel, 0)}
-      against={null}
+      since="since opened"
+      looked={false}
       before={readAt(wheel(options.opened ?? build), travel, 0)}
       sweep={sweep}
       targets={briefOf(build).targets}

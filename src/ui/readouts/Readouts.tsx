@@ -12,11 +12,12 @@ import type { LengthUnit } from '@/core/model/units';
 import { typeOf } from '@/core/corners/kinds';
 import type { AxleDesign } from '@/core/model/build';
 import { isOfAxis } from '@/core/motion/quantities';
+import { NAMES, titled } from '@/core/motion/names';
 import { spanOf } from '@/core/motion/range';
 import type { Reading, Sweep } from '@/core/motion/sweep';
 import { bandAt } from '@/core/tolerance/bands';
 import type { Banded, Bands } from '@/core/tolerance/bands';
-import { FIGURES, PAPER } from '../theme';
+import { FIGURES, PAPER, PHONE } from '../theme';
 import { Ruler } from './Ruler';
 
 interface Figure {
@@ -27,19 +28,19 @@ interface Figure {
 }
 
 const FIGURES_SHOWN: Figure[] = [
-  { quantity: 'toe', label: 'Toe', kind: 'angle', meaning: '+ is toe-in' },
-  { quantity: 'camber', label: 'Camber', kind: 'angle', meaning: '+ is top out' },
-  { quantity: 'caster', label: 'Caster', kind: 'angle', meaning: '+ is top rearward' },
-  { quantity: 'kpi', label: 'Kingpin inclination', kind: 'angle', meaning: '+ is top inward' },
+  { quantity: 'toe', label: titled(NAMES.toe), kind: 'angle', meaning: '+ is toe-in' },
+  { quantity: 'camber', label: titled(NAMES.camber), kind: 'angle', meaning: '+ is top out' },
+  { quantity: 'caster', label: titled(NAMES.caster), kind: 'angle', meaning: '+ is top rearward' },
+  { quantity: 'kpi', label: titled(NAMES.kpi), kind: 'angle', meaning: '+ is top inward' },
   {
     quantity: 'scrub',
-    label: 'Scrub radius',
+    label: titled(NAMES.scrub),
     kind: 'length',
     meaning: '+ where the kingpin axis meets the ground inboard of the contact point',
   },
   {
     quantity: 'trail',
-    label: 'Trail',
+    label: titled(NAMES.trail),
     kind: 'length',
     meaning: '+ where the kingpin axis meets the ground ahead of the contact point',
   },
@@ -47,10 +48,12 @@ const FIGURES_SHOWN: Figure[] = [
 
 interface Props {
   reading: Reading;
-  /** The same position in the build as it was opened, or in a variant it is compared with. */
+  /** The same position in the build as it was opened, in a variant it is compared with, or without what is looked at. */
   before: Reading | null;
-  /** What it is compared with. */
-  against: string | null;
+  /** What has changed it from there. */
+  since: string;
+  /** It is of something that is looked at, and not taken yet. */
+  looked: boolean;
   sweep: Sweep | null;
   /** The brief's; null where KPI and caster are nobody's concern. */
   targets: Targets | null;
@@ -64,7 +67,7 @@ interface Props {
 
 /** The figures of one wheel, large enough to read from a step away. */
 export function Readouts(props: Props) {
-  const { reading, before: earlier, against, sweep, targets, bands, travel, design, unit } = props;
+  const { reading, before: earlier, since, sweep, targets, bands, travel, design, unit } = props;
   const { radius } = design.tyre;
   const hasAxis = typeOf(design).steersAbout !== null;
   const applies = (quantity: Banded) => hasAxis || !isOfAxis(quantity);
@@ -72,8 +75,14 @@ export function Readouts(props: Props) {
     <Box
       component="section"
       aria-label="Readouts"
-      sx={{ display: 'grid', gap: 0.5, gridTemplateColumns: 'minmax(0, 1fr)' }}
+      sx={{
+        display: 'grid',
+        gap: 0.5,
+        gridTemplateColumns: 'minmax(0, 1fr)',
+        [PHONE]: { gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', columnGap: 2 },
+      }}
     >
+      {props.looked && <Looked role="status">As looked at, not taken</Looked>}
       {FIGURES_SHOWN.filter(({ quantity }) => applies(quantity)).map((figure) => {
         const now = reading.ok ? (reading.value[figure.quantity] ?? null) : null;
         const before = earlier?.ok ? (earlier.value[figure.quantity] ?? null) : null;
@@ -83,7 +92,7 @@ export function Readouts(props: Props) {
             figure={figure}
             now={now}
             change={now === null || before === null ? null : now - before}
-            since={against === null ? 'since opened' : `against ${against}`}
+            since={since}
             span={sweep && spanOf(sweep, figure.quantity)}
             band={
               targets && (figure.quantity === 'kpi' || figure.quantity === 'caster')
@@ -192,6 +201,7 @@ const Built = styled('span')({
   fontSize: 13,
   whiteSpace: 'nowrap',
 });
+const Looked = styled('div')({ color: PAPER.accent, fontSize: 13, fontWeight: 600 });
 const Unit = styled('span')({ fontSize: 14, marginLeft: 3, color: PAPER.soft });
 const Note = styled('div')({
   color: PAPER.soft,

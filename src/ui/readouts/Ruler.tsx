@@ -1,4 +1,4 @@
-import { PAPER } from '../theme';
+import { BAND, PAPER } from '../theme';
 
 interface Props {
   now: number;
@@ -25,7 +25,7 @@ export function Ruler({ now, span, band, built }: Props) {
       aria-hidden="true"
     >
       {band && (
-        <rect x={x(band[0])} width={x(band[1]) - x(band[0])} y={0} height={10} fill="#cfdccb" />
+        <rect x={x(band[0])} width={x(band[1]) - x(band[0])} y={0} height={10} fill={BAND.within} />
       )}
       <path d="M0 5h100" stroke={PAPER.line} strokeWidth={1} vectorEffect="non-scaling-stroke" />
       {span && (

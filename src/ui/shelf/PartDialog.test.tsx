@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { PART_KINDS, partSchema } from '@/core/model/parts';
-import { BLANKS, KIND_WORDS, inBrief } from './kinds';
+import { BLANKS, FIELDS, KIND_WORDS, inBrief } from './kinds';
 import { PartDialog } from './PartDialog';
 
 const user = userEvent.setup({ delay: null });
@@ -15,6 +15,18 @@ it.each(PART_KINDS)('takes a new %s in any notation once it has a name', async (
   expect(await screen.findByText('is empty: give it a name')).toBeVisible();
   expect(keep).not.toHaveBeenCalled();
   await user.type(screen.getByLabelText('Name'), `My ${KIND_WORDS[kind].one}`);
+  // Nothing of its measures is invented: each is asked for.
+  await user.click(put);
+  expect(keep).not.toHaveBeenCalled();
+  const measures = FIELDS[kind].filter(({ type }) => ['length', 'angle', 'number'].includes(type));
+  expect(measures.length).toBeGreaterThan(1);
+  for (const { label, path } of measures) {
+    expect(screen.getByLabelText(label)).toHaveValue('');
+    const value = path
+      .split('.')
+      .reduce<unknown>((of, key) => (of as Record<string, unknown>)[key], BLANKS[kind]);
+    await user.type(screen.getByLabelText(label), String(value));
+  }
   await user.click(put);
   expect(keep).toHaveBeenCalledTimes(1);
   const part = partSchema.parse(keep.mock.calls[0][0]);

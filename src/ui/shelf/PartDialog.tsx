@@ -31,6 +31,8 @@ const at = (part: Part, path: string): unknown =>
 const print = (value: unknown): string =>
   typeof value === 'number' ? printLength(value) : String(value);
 
+const PARSERS = { length: parseLength, angle: parseAngle, number: parseNumber };
+
 const ENDINGS: Partial<Record<PartField['type'], string>> = { length: 'mm', angle: '°' };
 
 /** Reads what was typed into a part, or says field by field what is wrong. */
@@ -46,8 +48,7 @@ function read(part: Part, typed: Typed): { part: Part } | { problems: Record<str
       holder[last] = text;
       continue;
     }
-    const parse = { length: parseLength, angle: parseAngle, number: parseNumber }[field.type];
-    const parsed = parse(text);
+    const parsed = PARSERS[field.type](text);
     if (parsed.ok) holder[last] = parsed.value;
     else problems[keyOf(field)] = parsed.why;
   }
@@ -72,8 +73,12 @@ export function PartDialog({
   onKeep: (part: Part) => void;
 }) {
   const fields = fieldsOf(part);
+  // A new part has no measures until they are typed; a copy of another has.
+  const blank = isNew && part.name === '';
+  const first = ({ path, type }: PartField) =>
+    blank && type in PARSERS ? '' : print(at(part, path));
   const { register, handleSubmit, setError, formState } = useForm<Typed>({
-    defaultValues: Object.fromEntries(fields.map((f) => [keyOf(f), print(at(part, f.path))])),
+    defaultValues: Object.fromEntries(fields.map((f) => [keyOf(f), first(f)])),
   });
   const { errors } = formState;
   const keep = (typed: Typed) => {
@@ -98,7 +103,7 @@ export function PartDialog({
                   {...register(keyOf(field))}
                   label={field.label}
                   select={field.type === 'choice'}
-                  defaultValue={print(at(part, field.path))}
+                  defaultValue={first(field)}
                   autoFocus={isNew && field === NAME}
                   error={message !== undefined}
                   helperText={message}

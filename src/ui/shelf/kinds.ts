@@ -72,7 +72,7 @@ export const FIELDS: Record<PartKind, PartField[]> = {
   ],
 };
 
-/** A part to start from when a new one is put on the shelf. */
+/** What a new part's form begins with besides its measures, which are empty until they are typed. */
 export const BLANKS: { [K in PartKind]: Extract<Part, { kind: K }> } = {
   upright: {
     kind: 'upright',

@@ -12,7 +12,7 @@ import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { coordinate as coordinateSchema, measure } from '@/core/model/wording';
+import { coordinate as coordinateSchema, counted, measure } from '@/core/model/wording';
 import { Choice } from '../fields/Choice';
 import { LengthsField } from '../fields/LengthsField';
 import { LengthField, PlainField } from '../fields/NumberField';
@@ -140,7 +140,7 @@ function Row({
             </MenuItem>
           ))}
         </TextField>
-        {freedom && <Details freedom={freedom} unit={unit} onFreedom={onFreedom} />}
+        {freedom && <Details freedom={freedom} now={now} unit={unit} onFreedom={onFreedom} />}
       </Box>
       {freedom && <Here freedom={freedom} now={now} unit={unit} />}
     </Box>
@@ -149,10 +149,12 @@ function Row({
 
 function Details({
   freedom,
+  now,
   unit,
   onFreedom,
 }: {
   freedom: Freedom;
+  now: number;
   unit: LengthUnit;
   onFreedom: (freedom: Freedom, step?: string) => void;
 }) {
@@ -177,6 +179,19 @@ function Details({
       width={width}
     />
   );
+  // The same from where it is now, as far one way as the other.
+  const evenly = (min: number, max: number) => Math.abs(min + max - 2 * now) < 1e-6;
+  const around = 'min' in freedom && (
+    <LengthField
+      label="± from here"
+      value={evenly(freedom.min, freedom.max) ? tidy((freedom.max - freedom.min) / 2) : undefined}
+      placeholder="uneven"
+      unit={unit}
+      schema={measure('mm', 0, 500)}
+      onValue={(by, step) => void put({ min: tidy(now - by), max: tidy(now + by) }, step)}
+      width={100}
+    />
+  );
   switch (freedom.kind) {
     case 'fixed':
       return null;
@@ -185,6 +200,7 @@ function Details({
         <>
           {length('from', 'min', freedom.min, measure('mm', -10_000, freedom.max))}
           {length('to', 'max', freedom.max, measure('mm', freedom.min, 10_000))}
+          {around}
           {length('step, 0 any', 'step', freedom.step, measure('mm', 0, 500), 108)}
         </>
       );
@@ -193,6 +209,7 @@ function Details({
         <>
           {length('from', 'min', freedom.min, measure('mm', -10_000, freedom.max))}
           {length('to', 'max', freedom.max, measure('mm', freedom.min, 10_000))}
+          {around}
           {length('pitch', 'pitch', freedom.pitch, measure('mm', 0.2, 10))}
         </>
       );
@@ -202,6 +219,7 @@ function Details({
         <>
           {length('from', 'min', freedom.min, measure('mm', -10_000, freedom.max))}
           {length('to', 'max', freedom.max, measure('mm', freedom.min, 10_000))}
+          {around}
         </>
       );
     case 'eccentric':
@@ -259,6 +277,9 @@ function Details({
   }
 }
 
+/** Sums of what was typed, without what adding leaves. */
+const tidy = (mm: number): number => Math.round(mm * 1e6) / 1e6;
+
 const MOST = measure('pcs', 1, 6).int('is no whole number');
 
 /** Where the point is within its freedom. */
@@ -275,7 +296,7 @@ function Here({ freedom, now, unit }: { freedom: Freedom; now: number; unit: Len
           ? ', no washer'
           : `: ${washers.map((mm) => printLength(mm, unit)).join(' + ')}`)}
       {freedom.kind === 'choices' || freedom.kind === 'shims' || freedom.kind === 'flip'
-        ? `; ${places!.length} places`
+        ? `; ${counted(places!.length, 'place')}`
         : ''}
     </Typography>
   );

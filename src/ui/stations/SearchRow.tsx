@@ -58,6 +58,6 @@ export function SearchRow({
 /** What was found answers other wishes than those that stand here now. */
 export const Stale = () => (
   <Typography role="status" variant="body2" sx={{ color: VERDICT.edge, mb: 0.5 }}>
-    + Found for what was asked before: search again for what stands here now.
+    △ Found for what was asked before: search again for what stands here now.
   </Typography>
 );

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { createContext, memo, useContext, useMemo } from 'react';
+import { createContext, memo, useContext, useId, useMemo } from 'react';
 import {
   Scatter,
   ScatterChart,
@@ -19,7 +19,7 @@ import {
 } from 'recharts';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { FIGURES, PAPER } from '../theme';
+import { BAND, FIGURES, PAPER } from '../theme';
 import { aboutNought, around, travelTicks } from './axes';
 import type { ValueAxis } from './axes';
 import { TRACES } from './traced';
@@ -100,7 +100,7 @@ const CurvesContext = createContext<Curves>({
 });
 
 const tick = { fill: PAPER.soft, fontSize: 13, fontFamily: FIGURES };
-const BAND_FILLS = ['#e9e0c9', '#dfe3d2', '#cfdccb'];
+const BAND_FILLS = [BAND.far, BAND.near, BAND.within];
 /** Axes and bands; the curves inside redraw without it. */
 const Frame = memo(function Frame({
   axis,
@@ -181,6 +181,7 @@ function printValue(value: number, kind: 'angle' | 'length' | 'percent', unit: L
 
 function CurveLayer() {
   const { traced, line, ghost, compared, open, wanted, cursor } = useContext(CurvesContext);
+  const id = useId();
   const x = useXAxisScale();
   const y = useYAxisScale();
   const area = usePlotArea();
@@ -196,10 +197,10 @@ function CurveLayer() {
   const cy = cursor && Number(y(cursor.travel));
   return (
     <>
-      <clipPath id="trace-plot">
+      <clipPath id={id}>
         <rect x={area.x} y={area.y} width={area.width} height={area.height} />
       </clipPath>
-      <g clipPath="url(#trace-plot)">
+      <g clipPath={`url(#${id})`}>
         {wanted && <path d={`${path(wanted)}Z`} fill={BAND_FILLS[2]} data-curve="wanted" />}
         {open && open.length > 0 && (
           <path

@@ -1,5 +1,7 @@
 'use client';
 
+import { lengthIn } from '@/core/model/units';
+import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
@@ -33,7 +35,12 @@ interface Props {
   targets: Targets;
   position: { travel: number; rack: number };
   unit: LengthUnit;
-  onTrace: (change: { traced?: Traced; against?: Against }) => void;
+  onTrace: (traced: Traced) => void;
+  onAgainst: (against: Against) => void;
+  /** Puts the curve away; null where it is the only one. */
+  onAway: (() => void) | null;
+  /** Puts another beside it; null where there is no room, or this is not the last. */
+  onAnother: (() => void) | null;
 }
 
 /** One curve of the wheel shown, and which one it is. */
@@ -44,7 +51,7 @@ export function TracePanel(props: Props) {
   // Another axle may have no half-shafts.
   const traced = kinds.includes(props.traced) ? props.traced : 'toe';
   const against = TRACES[traced].only ?? props.against;
-  const { position, unit, onTrace } = props;
+  const { position, unit } = props;
   const { bump, droop } = wheel.travel;
   const halfTrack = useMemo(() => trackOf(design) / 2, [design]);
   const rolled = against === 'roll';
@@ -73,7 +80,10 @@ export function TracePanel(props: Props) {
         against={against}
         unit={unit}
         rack={position.rack}
-        onTrace={onTrace}
+        onTrace={props.onTrace}
+        onAgainst={props.onAgainst}
+        onAway={props.onAway}
+        onAnother={props.onAnother}
       />
       {(traced === 'anti' || traced === 'squat') && !antiPercentOf(build, axle) ? (
         <Typography variant="body2" sx={{ mt: 2 }}>
@@ -128,6 +138,9 @@ const Heading = memo(function Heading({
   unit,
   rack,
   onTrace,
+  onAgainst,
+  onAway,
+  onAnother,
 }: {
   traced: Traced;
   /** Names of the curves there are, with commas. */
@@ -135,9 +148,9 @@ const Heading = memo(function Heading({
   against: Against;
   unit: LengthUnit;
   rack: number;
-  onTrace: Props['onTrace'];
-}) {
-  const steered = rack !== 0 && `, rack ${Math.abs(rack)} mm ${rack > 0 ? 'left' : 'right'}`;
+} & Pick<Props, 'onTrace' | 'onAgainst' | 'onAway' | 'onAnother'>) {
+  const steered =
+    rack !== 0 && `, rack ${lengthIn(Math.abs(rack), unit, 1)} ${rack > 0 ? 'left' : 'right'}`;
   return (
     <Typography
       component="h2"
@@ -154,7 +167,7 @@ const Heading = memo(function Heading({
         select
         variant="standard"
         value={traced}
-        onChange={(event) => onTrace({ traced: event.target.value as Traced })}
+        onChange={(event) => onTrace(event.target.value as Traced)}
         slotProps={{ htmlInput: { 'aria-label': 'Curve shown' } }}
         sx={{ mr: 1, '& .MuiSelect-select': { py: 0, fontWeight: 600 } }}
       >
@@ -166,18 +179,28 @@ const Heading = memo(function Heading({
       </TextField>
       over{' '}
       {TRACES[traced].only ?? (
-        <Choice
-          label="Drawn against"
-          value={against}
-          options={AGAINST}
-          onPick={(next) => onTrace({ against: next })}
-        />
+        <Choice label="Drawn against" value={against} options={AGAINST} onPick={onAgainst} />
       )}
       <Typography component="span" variant="caption" color="text.secondary" sx={{ ml: 1 }}>
         {against === 'roll' ? 'body roll' : unit === 'mm' ? 'mm' : 'inches'}, bump up,{' '}
         {TRACES[traced].right} right
         {steered}
       </Typography>
+      {onAnother && (
+        <Button size="small" onClick={onAnother} sx={{ ml: 1, minWidth: 0 }}>
+          Another curve
+        </Button>
+      )}
+      {onAway && (
+        <Button
+          size="small"
+          onClick={onAway}
+          aria-label={`Put the ${TRACES[traced].label} curve away`}
+          sx={{ ml: 1, minWidth: 0 }}
+        >
+          Away
+        </Button>
+      )}
     </Typography>
   );
 });

@@ -3,6 +3,7 @@ import type { AxleName, Build, Side } from '@/core/model/build';
 import { antiPercentOf } from '@/core/motion/anti';
 import { isOfAxis } from '@/core/motion/quantities';
 import type { Quantity } from '@/core/motion/quantities';
+import { NAMES } from '@/core/motion/names';
 import { rollCentreOf } from '@/core/motion/rollCentre';
 import { slopeAt, valueAt } from '@/core/motion/sweep';
 import type { Banded } from '@/core/tolerance/bands';
@@ -50,7 +51,7 @@ interface TraceKind {
 
 export const TRACES: Record<Traced, TraceKind> = {
   toe: {
-    label: 'toe',
+    label: NAMES.toe,
     unit: 'angle',
     right: 'toe-in',
     quantity: 'toe',
@@ -58,29 +59,29 @@ export const TRACES: Record<Traced, TraceKind> = {
     banded: 'toe',
   },
   camber: {
-    label: 'camber',
+    label: NAMES.camber,
     unit: 'angle',
     right: 'top out',
     quantity: 'camber',
     banded: 'camber',
   },
   caster: {
-    label: 'caster',
+    label: NAMES.caster,
     unit: 'angle',
     right: 'top back',
     quantity: 'caster',
     banded: 'caster',
   },
-  kpi: { label: 'KPI', unit: 'angle', right: 'top in', quantity: 'kpi', banded: 'kpi' },
+  kpi: { label: NAMES.kpi, unit: 'angle', right: 'top in', quantity: 'kpi', banded: 'kpi' },
   scrub: {
-    label: 'scrub radius',
+    label: NAMES.scrub,
     unit: 'length',
     right: 'axis inboard',
     quantity: 'scrub',
     banded: 'scrub',
   },
   trail: {
-    label: 'trail',
+    label: NAMES.trail,
     unit: 'length',
     right: 'axis ahead',
     quantity: 'trail',
@@ -94,13 +95,13 @@ export const TRACES: Record<Traced, TraceKind> = {
     change: true,
   },
   rollCentre: {
-    label: 'roll centre, bump steer in it',
+    label: `${NAMES.rollCentre}, ${NAMES.bumpSteer} in it`,
     unit: 'length',
     right: 'higher over the ground',
     quantity: 'rollCentre',
   },
   rollSide: {
-    label: 'roll centre, sideways',
+    label: `${NAMES.rollCentre}, sideways`,
     unit: 'length',
     right: 'to this wheel’s side',
     only: 'roll',

@@ -1,3 +1,4 @@
+import { buildIdIn } from '../build/place';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -116,7 +117,7 @@ const whenOf = (savedAt: string): string => {
 /** Asks the server about the build whose page this is. */
 async function ask<T>(what: string, schema: z.ZodType<T>): Promise<T> {
   // The address names the build, also after saving has moved it to another.
-  const id = window.location.pathname.split('/').at(-1);
+  const id = buildIdIn(window.location.pathname);
   const response = await fetch(`/api/builds/${id}/${what}`).catch(() => null);
   if (!response) throw new Error('Havrik’s server does not answer.');
   const body: unknown = await response.json().catch(() => null);

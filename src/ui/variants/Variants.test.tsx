@@ -72,33 +72,33 @@ const press = (where: { getByRole: typeof screen.getByRole }, name: string | Reg
 it('copies, names, opens and removes variants', async () => {
   show();
   await press(screen, /Go on with a copy/);
-  expect(names()).toEqual(['Variant 2', 'As drawn']);
+  expect(names()).toEqual(['Variant 2', 'First variant']);
   const field = row('Variant 2').getByLabelText('Variant');
   await user.clear(field);
   expect(screen.getByText(/is empty/)).toBeVisible();
   expect(names()[0]).not.toBe('');
   await user.type(field, 'Rack lowered');
-  expect(names()).toEqual(['Rack lowered', 'As drawn']);
-  await press(row('As drawn'), 'Open');
-  expect(names()).toEqual(['As drawn', 'Rack lowered']);
+  expect(names()).toEqual(['Rack lowered', 'First variant']);
+  await press(row('First variant'), 'Open');
+  expect(names()).toEqual(['First variant', 'Rack lowered']);
   await press(row('Rack lowered'), 'Remove');
-  expect(names()).toEqual(['As drawn']);
+  expect(names()).toEqual(['First variant']);
 });
 
 it('freezes a variant, which can then not be removed until it is thawed', async () => {
   show();
-  await press(row('As drawn'), 'Freeze');
-  expect(row('As drawn').getByText(/▣ frozen \d+ \w+ \d{4}/)).toBeVisible();
+  await press(row('First variant'), 'Freeze');
+  expect(row('First variant').getByText(/▣ frozen \d+ \w+ \d{4}/)).toBeVisible();
   await press(screen, /Go on with a copy/);
-  expect(row('As drawn').queryByRole('button', { name: 'Remove' })).toBeNull();
-  await press(row('As drawn'), 'Thaw');
-  expect(row('As drawn').getByRole('button', { name: 'Remove' })).toBeEnabled();
+  expect(row('First variant').queryByRole('button', { name: 'Remove' })).toBeNull();
+  await press(row('First variant'), 'Thaw');
+  expect(row('First variant').getByRole('button', { name: 'Remove' })).toBeEnabled();
 });
 
 it('compares two variants: what they come to, and every number that differs', async () => {
   show();
   await press(screen, /Go on with a copy/);
-  await press(row('As drawn'), 'Compare');
+  await press(row('First variant'), 'Compare');
   expect(screen.getByText('No number differs')).toBeVisible();
   await user.click(screen.getByText('Lower the rod’s end'));
   const cells = (table: string, text: RegExp) => {
@@ -116,7 +116,7 @@ it('compares two variants: what they come to, and every number that differs', as
   ]);
   const [, open, other, change] = cells('Figures compared', /toe range/).map(Number);
   expect(open - other).toBeCloseTo(change, 1);
-  await press(row('As drawn'), 'Stop comparing');
+  await press(row('First variant'), 'Stop comparing');
   expect(screen.queryByRole('table')).toBeNull();
 });
 

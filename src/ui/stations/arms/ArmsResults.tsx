@@ -10,7 +10,7 @@ import { washersFor } from '@/core/freedoms/freedoms';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import type { Coordinate, PointName } from '@/core/model/points';
-import { printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { LookTake } from '../LookTake';
@@ -47,13 +47,14 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
       </Typography>
       {opening && (
         <Typography variant="body2" sx={{ color: VERDICT.edge }}>
-          + Let the {pointLabel(design, opening.point)} go {length(Math.abs(opening.by))} {unit}{' '}
+          △ Let the {pointLabel(design, opening.point)} go {length(Math.abs(opening.by))} {unit}{' '}
           {WAYS[opening.coordinate][opening.by > 0 ? 0 : 1]} than it may now, and it is reached.
         </Typography>
       )}
       {!opening && reached === 0 && found.length > 0 && (
         <Typography variant="body2" sx={{ color: VERDICT.edge }}>
-          + No one coordinate let out by 120 mm would reach it: ask for less, or open two.
+          △ No one coordinate let out by {lengthIn(120, unit)} would reach it: ask for less, or open
+          two.
         </Typography>
       )}
       {found.slice(0, 8).map((one, i) => {
@@ -69,10 +70,10 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
               <Typography variant="body2">
                 {one.changes.length === 0
                   ? 'As it is'
-                  : inWords(one.changes, design, length).join('; ')}
+                  : inWords(one.changes, design, length, unit).join('; ')}
               </Typography>
               <Typography variant="caption" component="div" sx={{ fontFamily: FIGURES }}>
-                {one.reached ? '✓ ' : '+ '}
+                {one.reached ? '✓ ' : '△ '}
                 {degrees(one.gain)} per 25 mm, {degrees(one.bump)} at bump, {degrees(one.droop)} at
                 droop; roll centre {length(one.rollCentre)},{' '}
                 {one.scrub === null ? '' : `scrub ${length(one.scrub)}, `}
@@ -91,8 +92,8 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
         );
       })}
       <Typography variant="caption" color="text.secondary" component="p">
-        Good enough is {CLOSE.camber}° of camber, {CLOSE.gain}° per 25 mm, {CLOSE.rollCentre} mm of
-        roll centre.{' '}
+        Good enough is {CLOSE.camber}° of camber, {CLOSE.gain}° per 25 mm,{' '}
+        {lengthIn(CLOSE.rollCentre, unit)} of roll centre.{' '}
         {typeOf(design).tieRod
           ? `Figures are with the steering held straight: what they are once the bump steer is nulled, which comes next; the ${rodWord(design)} is not touched here.`
           : `${CLOSE.toe}° of toe. Camber, roll centre and toe come of the same places: there is no rod to set toe by afterwards.`}
@@ -108,7 +109,12 @@ const steerInWords = ({ bumpSteer }: ArmsFound, design: AxleDesign): string =>
     : `toe range ${bumpSteer === null ? 'unknown' : degrees(bumpSteer)}`;
 
 /** Changes as a builder says them: both pivots of an arm that move alike are one. */
-function inWords(changes: Change[], design: AxleDesign, length: (mm: number) => string): string[] {
+function inWords(
+  changes: Change[],
+  design: AxleDesign,
+  length: (mm: number) => string,
+  unit: LengthUnit,
+): string[] {
   const rear = (one: Change) =>
     changes.find(
       (other) =>
@@ -123,7 +129,7 @@ function inWords(changes: Change[], design: AxleDesign, length: (mm: number) => 
     .map((one) => {
       const { point, coordinate, from, to } = one;
       if (!rear(one))
-        return `${pointLabel(design, point)} ${coordinate} ${length(from)} → ${length(to)}${washersIn(design, point, coordinate, to)}`;
+        return `${pointLabel(design, point)} ${coordinate} ${length(from)} → ${length(to)}${washersIn(design, point, coordinate, to, unit)}`;
       const pivots = typeOf(design).pivots.find(({ through }) => through[0] === point);
       return `both ${pivots?.arm} pivots ${length(Math.abs(to - from))} ${WAYS[coordinate][to > from ? 0 : 1]}`;
     });
@@ -135,11 +141,14 @@ function washersIn(
   point: PointName,
   coordinate: Coordinate,
   to: number,
+  unit: LengthUnit,
 ): string {
   const freedom = design.freedoms?.[point]?.[coordinate];
   const washers = freedom?.kind === 'shims' ? washersFor(freedom, to) : null;
   if (!washers) return '';
-  return washers.length === 0 ? ' (no washer)' : ` (${washers.join(' + ')} mm)`;
+  return washers.length === 0
+    ? ' (no washer)'
+    : ` (${washers.map((mm) => printLength(mm, unit)).join(' + ')} ${unit})`;
 }
 
 const WAYS = {

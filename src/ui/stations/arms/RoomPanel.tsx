@@ -1,5 +1,6 @@
 'use client';
 
+import { lengthIn } from '@/core/model/units';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
@@ -58,7 +59,7 @@ export function RoomPanel({ build, wheel, unit, clearances, onEdit, onShow }: Pr
         unit={unit}
         onRoom={handleRoom}
       />
-      <HowFound rod={type.tieRod && rodWord(design)} />
+      <HowFound unit={unit} rod={type.tieRod && rodWord(design)} />
     </Box>
   );
 }
@@ -80,7 +81,7 @@ const Wanted = memo(function Wanted({
       {(['moving', 'tyre', 'ground'] as const).map((what) => (
         <LengthField
           key={what}
-          label={`keep: ${what}`}
+          label={KEEP[what]}
           value={wanted[what]}
           unit={unit}
           schema={wantedSchema.shape[what]}
@@ -102,14 +103,18 @@ const Wanted = memo(function Wanted({
   );
 });
 
-const HowFound = memo(function HowFound({ rod }: { rod: string | null }) {
+/** What is kept clear, as its fields are called. */
+const KEEP = { moving: 'Clear, arms and rods', tyre: 'Clear, tyre', ground: 'Off the ground' };
+
+const HowFound = memo(function HowFound({ rod, unit }: { rod: string | null; unit: LengthUnit }) {
   return (
     <Typography variant="caption" color="text.secondary" component="p">
       Looked at in 45 positions of travel and lock, arms and joints at their drawn diameters,{' '}
       {rod !== null && `the ${rod} at its own (strength), `}tyre and rim as a ring. Both sides
-      alike. 10 mm round what moves, 20 round a tyre, 60 off the ground, ball joints to{' '}
-      {ARTICULATION_LIMITS.ball}° and rod ends to {ARTICULATION_LIMITS.rodEnd}° from square at ride
-      height are common practice; go by what the maker of yours states.
+      alike. {lengthIn(10, unit)} round what moves, {lengthIn(20, unit)} round a tyre,{' '}
+      {lengthIn(60, unit)} off the ground, ball joints to {ARTICULATION_LIMITS.ball}° and rod ends
+      to {ARTICULATION_LIMITS.rodEnd}° from square at ride height are common practice; go by what
+      the maker of yours states.
     </Typography>
   );
 });

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import type { AxleName, Build } from '@/core/model/build';
 import { startingBrief } from '@/core/model/brief';
 import type { Brief as BriefDocument } from '@/core/model/brief';
-import { blankRear } from '@/core/model/starts';
+import { newRear } from '@/core/model/starts';
 import { fitTyre } from '@/core/upright/fit';
 import type { LengthUnit } from '@/core/model/units';
 import { FromShelf } from '../../shelf/FromShelf';
@@ -47,7 +47,7 @@ export function Brief({ build, unit, onEdit, onAxle }: Props) {
       }}
     >
       <div>
-        <Car build={build} unit={unit} onEdit={onEdit} onBrief={changeBrief} />
+        <Car build={build} unit={unit} onEdit={onEdit} />
         <AxleSection {...{ build, unit, onEdit, onAxle }} axle="front" />
         {build.rear ? (
           <AxleSection {...{ build, unit, onEdit, onAxle }} axle="rear" />
@@ -56,7 +56,7 @@ export function Brief({ build, unit, onEdit, onAxle }: Props) {
             size="small"
             variant="outlined"
             onClick={() => {
-              onEdit((b) => void (b.rear = blankRear(b)));
+              onEdit((b) => void (b.rear = newRear(b)));
               onAxle('rear');
             }}
           >

@@ -1,22 +1,23 @@
 'use client';
 
+import { lengthIn } from '@/core/model/units';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
+import type { ComponentProps } from 'react';
 import { USES, buildSchema, travelSchema } from '@/core/model/build';
 import type { Build } from '@/core/model/build';
 import { briefForUse, briefOf, limitsSchema } from '@/core/model/brief';
-import type { Brief } from '@/core/model/brief';
 import type { LengthUnit } from '@/core/model/units';
+import { isSketched, say } from '@/core/model/sketch';
 import { isSteered } from '@/core/kinematics/axle';
 import { lockOf, steerForCircle } from '@/core/steering/lock';
 import { overallWidthOf, raiseChassis } from '@/core/upright/place';
 import { LengthField, PlainField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
-import { PAPER, VERDICT } from '../../theme';
+import { VERDICT } from '../../theme';
 import { FIELD, Fields, Section } from './parts';
 
 const USE_WORDS: Record<Build['use'], string> = {
@@ -33,25 +34,40 @@ interface Props {
   build: Build;
   unit: LengthUnit;
   onEdit: (change: (build: Build) => void, step?: string) => void;
-  onBrief: (change: (brief: Brief) => void, step?: string) => void;
 }
 
-/** Where a limit begins that nobody has set yet. */
-const START = {
-  width: 1800,
-  rideHeight: 120,
-  turningCircle: 10,
-  massHeight: 450,
-  brakeFront: 65,
-};
+type LimitName = 'rideHeight' | 'width' | 'turningCircle' | 'massHeight' | 'brakeFront';
+
+/** Limits that may be set, and what they count where that is no length. */
+const LIMITS: { name: LimitName; label: string; ending?: 'm' | '%' }[] = [
+  { name: 'rideHeight', label: 'Ride height' },
+  { name: 'width', label: 'Width allowed' },
+  { name: 'turningCircle', label: 'Turning circle', ending: 'm' },
+  { name: 'massHeight', label: 'Mass height' },
+  { name: 'brakeFront', label: 'Front brakes', ending: '%' },
+];
 
 /** Use, wheelbase, travel and the limits that the car must keep. */
-export function Car({ build, unit, onEdit, onBrief }: Props) {
+export function Car({ build, unit, onEdit }: Props) {
   const { limits } = briefOf(build);
   // Karts have no arms to draw yet; one that says it is one may go on saying so.
   const uses = USES.filter((use) => use !== 'kart' || build.use === 'kart');
-  const limit = (name: keyof typeof START, value: number, step?: string) =>
-    onBrief((brief) => void (brief.limits[name] = value), step);
+  // The height the chassis stands at as the visit to the field goes on; none where none was said before.
+  const visit = useRef<{ step: string; at: number | undefined }>({ step: '', at: undefined });
+  const limit = (name: LimitName, value: number | undefined, step: string) => {
+    if (visit.current.step !== step) visit.current = { step, at: limits.rideHeight };
+    const { at } = visit.current;
+    const raise = name === 'rideHeight' && at !== undefined && value !== undefined ? value - at : 0;
+    if (raise !== 0) visit.current.at = value;
+    onEdit((b) => {
+      b.brief ??= structuredClone(briefOf(b));
+      if (value === undefined) delete b.brief.limits[name];
+      else b.brief.limits[name] = value;
+      // A car that stood at a height and is set lower keeps its wheels on the ground: the chassis comes down. A
+      // height that is said for the first time is the one it is drawn at.
+      if (raise !== 0) raiseChassis(b, raise);
+    }, step);
+  };
   return (
     <Section title="The car">
       <Fields>
@@ -77,109 +93,57 @@ export function Car({ build, unit, onEdit, onBrief }: Props) {
         <LengthField
           label="Wheelbase"
           value={build.wheelbase}
+          sketched={isSketched(build, 'wheelbase')}
           unit={unit}
           schema={buildSchema.shape.wheelbase}
-          onValue={(mm, step) => onEdit((b) => void (b.wheelbase = mm), step)}
+          onValue={(mm, step) =>
+            onEdit((b) => {
+              b.wheelbase = mm;
+              say(b, 'wheelbase');
+            }, step)
+          }
           width={FIELD}
         />
         <LengthField
           label="Travel up"
           value={build.travel.bump}
+          sketched={isSketched(build, 'travel.bump')}
           unit={unit}
           schema={travelSchema.shape.bump}
-          onValue={(mm, step) => onEdit((b) => void (b.travel.bump = mm), step)}
+          onValue={(mm, step) =>
+            onEdit((b) => {
+              b.travel.bump = mm;
+              say(b, 'travel.bump');
+            }, step)
+          }
           width={FIELD}
         />
         <LengthField
           label="Travel down"
           value={build.travel.droop}
+          sketched={isSketched(build, 'travel.droop')}
           unit={unit}
           schema={travelSchema.shape.droop}
-          onValue={(mm, step) => onEdit((b) => void (b.travel.droop = mm), step)}
+          onValue={(mm, step) =>
+            onEdit((b) => {
+              b.travel.droop = mm;
+              say(b, 'travel.droop');
+            }, step)
+          }
           width={FIELD}
         />
-        <Limit
-          label="Ride height"
-          set={limits.rideHeight !== undefined}
-          onSet={() => limit('rideHeight', START.rideHeight)}
-          onAny={() => onBrief((brief) => void delete brief.limits.rideHeight)}
-        >
-          <LengthField
-            label="Ride height"
-            value={limits.rideHeight ?? START.rideHeight}
+        {LIMITS.map(({ name, label, ending }) => (
+          <Limit
+            key={name}
+            label={label}
+            ending={ending ?? unit}
+            value={limits[name]}
             unit={unit}
-            schema={limitsSchema.shape.rideHeight.unwrap()}
-            onValue={(mm, step) =>
-              onEdit((b) => {
-                const before = briefOf(b).limits.rideHeight;
-                b.brief ??= structuredClone(briefOf(b));
-                b.brief.limits.rideHeight = mm;
-                if (before !== undefined) raiseChassis(b, mm - before);
-              }, step)
-            }
-            width={FIELD}
+            schema={limitsSchema.shape[name].unwrap()}
+            onValue={(value, step) => limit(name, value, step)}
+            onClear={(step) => limit(name, undefined, step)}
           />
-        </Limit>
-        <Limit
-          label="Width allowed"
-          set={limits.width !== undefined}
-          onSet={() => limit('width', START.width)}
-          onAny={() => onBrief((brief) => void delete brief.limits.width)}
-        >
-          <LengthField
-            label="Width allowed"
-            value={limits.width ?? START.width}
-            unit={unit}
-            schema={limitsSchema.shape.width.unwrap()}
-            onValue={(mm, step) => limit('width', mm, step)}
-            width={FIELD}
-          />
-        </Limit>
-        <Limit
-          label="Turning circle"
-          set={limits.turningCircle !== undefined}
-          onSet={() => limit('turningCircle', START.turningCircle)}
-          onAny={() => onBrief((brief) => void delete brief.limits.turningCircle)}
-        >
-          <PlainField
-            label="Turning circle"
-            ending="m"
-            value={limits.turningCircle ?? START.turningCircle}
-            schema={limitsSchema.shape.turningCircle.unwrap()}
-            onValue={(m, step) => limit('turningCircle', m, step)}
-            width={FIELD}
-          />
-        </Limit>
-        <Limit
-          label="Mass height"
-          set={limits.massHeight !== undefined}
-          onSet={() => limit('massHeight', START.massHeight)}
-          onAny={() => onBrief((brief) => void delete brief.limits.massHeight)}
-        >
-          <LengthField
-            label="Mass height"
-            value={limits.massHeight ?? START.massHeight}
-            unit={unit}
-            schema={limitsSchema.shape.massHeight.unwrap()}
-            onValue={(mm, step) => limit('massHeight', mm, step)}
-            width={FIELD}
-          />
-        </Limit>
-        <Limit
-          label="Front brakes"
-          set={limits.brakeFront !== undefined}
-          onSet={() => limit('brakeFront', START.brakeFront)}
-          onAny={() => onBrief((brief) => void delete brief.limits.brakeFront)}
-        >
-          <PlainField
-            label="Front brakes"
-            ending="%"
-            value={limits.brakeFront ?? START.brakeFront}
-            schema={limitsSchema.shape.brakeFront.unwrap()}
-            onValue={(percent, step) => limit('brakeFront', percent, step)}
-            width={FIELD}
-          />
-        </Limit>
+        ))}
       </Fields>
       <Box sx={{ my: 1.25 }}>
         <TextLine
@@ -196,48 +160,25 @@ export function Car({ build, unit, onEdit, onBrief }: Props) {
           lines={2}
         />
       </Box>
-      <Reached build={build} />
+      <Reached build={build} unit={unit} />
     </Section>
   );
 }
 
-/** A limit that is not set is a button to set it; one that is set can be put away. */
-function Limit({
-  label,
-  set,
-  onSet,
-  onAny,
-  children,
-}: {
-  label: string;
-  set: boolean;
-  onSet: () => void;
-  onAny: () => void;
-  children: React.ReactNode;
-}) {
-  if (!set)
-    return (
-      <Button
-        variant="outlined"
-        color="inherit"
-        onClick={onSet}
-        sx={{ width: FIELD, height: 40, fontWeight: 400, px: 0.5, borderColor: PAPER.line }}
-      >
-        {label}: any
-      </Button>
-    );
-  return (
-    <div>
-      {children}
-      <Button size="small" sx={{ py: 0, fontSize: 12 }} onClick={onAny}>
-        any will do
-      </Button>
-    </div>
+/** A limit: an empty field is none. */
+function Limit({ ending, unit, ...field }: LimitField) {
+  const props = { ...field, placeholder: 'any', width: FIELD };
+  return ending === 'm' || ending === '%' ? (
+    <PlainField {...props} ending={ending} />
+  ) : (
+    <LengthField {...props} unit={unit} />
   );
 }
 
+type LimitField = Omit<ComponentProps<typeof PlainField>, 'placeholder'> & { unit: LengthUnit };
+
 /** How the layout as drawn stands against the limits. */
-function Reached({ build }: { build: Build }) {
+function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
   const lock = useMemo(() => lockOf(build), [build]);
   const { limits, targets } = briefOf(build);
   const widest = Math.max(overallWidthOf(build.front), build.rear ? overallWidthOf(build.rear) : 0);
@@ -264,14 +205,14 @@ function Reached({ build }: { build: Build }) {
     );
   if (limits.width !== undefined)
     notes.push([
-      `Over the tyres it is ${widest.toFixed(0)} mm of ${limits.width} mm allowed.`,
+      `Over the tyres it is ${lengthIn(widest, unit)} of ${lengthIn(limits.width, unit)} allowed.`,
       widest > limits.width + 0.05,
     ]);
   return (
     <Typography variant="body2" component="div" aria-label="Reached">
       {notes.map(([text, bad]) => (
         <div key={text} style={bad ? { color: VERDICT.edge } : undefined}>
-          {bad ? '+ ' : '✓ '}
+          {bad ? '△ ' : '✓ '}
           {text}
         </div>
       ))}

@@ -13,9 +13,6 @@ import { TextLine } from '../../fields/TextLine';
 import { FromShelf } from '../../shelf/FromShelf';
 import { FIELD, Fields, Section } from './parts';
 
-const USUAL_PER_TURN = 44;
-const USUAL_TRAVEL = 65;
-
 /** The steering rack of an axle: its travel, how it lies, and what else is known of it. */
 export function Rack({
   build,
@@ -37,17 +34,8 @@ export function Rack({
       const target = b[axle]?.rack;
       if (target) change(target);
     }, step);
-  if (!rack)
-    return (
-      <Button
-        size="small"
-        onClick={() => onEdit((b) => void (b[axle]!.rack = { travel: USUAL_TRAVEL }))}
-      >
-        Not steered: add a rack to the {axle}
-      </Button>
-    );
   const text = (key: 'innerThread' | 'mounts' | 'spline', label: string) =>
-    rack[key] !== undefined && (
+    rack?.[key] !== undefined && (
       <TextLine
         label={label}
         value={rack[key]}
@@ -56,78 +44,85 @@ export function Rack({
         width={key === 'mounts' ? 2 * FIELD + 10 : FIELD}
       />
     );
-  const askew = rack.rise !== undefined || rack.sweep !== undefined;
+  const askew = rack?.rise !== undefined || rack?.sweep !== undefined;
   return (
     <Section title={axle === 'front' ? 'Rack' : 'Rear rack'}>
       <Fields>
         <LengthField
           label="Rack, each way"
-          value={rack.travel}
+          value={rack?.travel}
+          placeholder="not steered"
           unit={unit}
           schema={rackSchema.shape.travel}
-          onValue={(mm, step) => put((r) => void (r.travel = mm), step)}
+          onValue={(mm, step) =>
+            onEdit((b) => void (b[axle]!.rack = { ...b[axle]!.rack, travel: mm }), step)
+          }
+          // A rack that was begun here and has no more than its travel goes with it.
+          onClear={(step) =>
+            onEdit((b) => {
+              const target = b[axle]!;
+              if (Object.keys(target.rack ?? {}).length === 1) delete target.rack;
+            }, step)
+          }
           width={FIELD}
         />
-        {rack.perTurn === undefined ? (
-          <Button
-            onClick={() => put((r) => void (r.perTurn = USUAL_PER_TURN))}
-            sx={{ fontWeight: 400 }}
-          >
-            Travel per turn not known yet: set it
-          </Button>
-        ) : (
-          <LengthField
-            label="Per turn"
-            value={rack.perTurn}
-            unit={unit}
-            schema={rackSchema.shape.perTurn.unwrap()}
-            onValue={(mm, step) => put((r) => void (r.perTurn = mm), step)}
-            width={FIELD}
-          />
-        )}
-        {askew ? (
+        {rack && (
           <>
-            <AngleField
-              label="Left end higher by"
-              value={rack.rise ?? 0}
-              schema={rackSchema.shape.rise.unwrap()}
-              onValue={(degrees, step) => put((r) => void (r.rise = degrees), step)}
+            <LengthField
+              label="Per turn"
+              value={rack.perTurn}
+              placeholder="not known"
+              unit={unit}
+              schema={rackSchema.shape.perTurn.unwrap()}
+              onValue={(mm, step) => put((r) => void (r.perTurn = mm), step)}
+              onClear={(step) => put((r) => void delete r.perTurn, step)}
               width={FIELD}
             />
-            <AngleField
-              label="Left end ahead by"
-              value={rack.sweep ?? 0}
-              schema={rackSchema.shape.sweep.unwrap()}
-              onValue={(degrees, step) => put((r) => void (r.sweep = degrees), step)}
-              width={FIELD}
-            />
-            <Button
-              onClick={() =>
-                put((r) => {
-                  delete r.rise;
-                  delete r.sweep;
-                })
-              }
-              sx={{ fontWeight: 400 }}
-            >
-              Straight across
-            </Button>
+            {askew ? (
+              <>
+                <AngleField
+                  label="Left end higher by"
+                  value={rack.rise ?? 0}
+                  schema={rackSchema.shape.rise.unwrap()}
+                  onValue={(degrees, step) => put((r) => void (r.rise = degrees), step)}
+                  width={FIELD}
+                />
+                <AngleField
+                  label="Left end ahead by"
+                  value={rack.sweep ?? 0}
+                  schema={rackSchema.shape.sweep.unwrap()}
+                  onValue={(degrees, step) => put((r) => void (r.sweep = degrees), step)}
+                  width={FIELD}
+                />
+                <Button
+                  onClick={() =>
+                    put((r) => {
+                      delete r.rise;
+                      delete r.sweep;
+                    })
+                  }
+                  sx={{ fontWeight: 400 }}
+                >
+                  Straight across
+                </Button>
+              </>
+            ) : (
+              <Button onClick={() => put((r) => void (r.rise = 0))} sx={{ fontWeight: 400 }}>
+                Lies straight across: tilt it
+              </Button>
+            )}
+            {rack.pinion !== undefined && (
+              <Box sx={{ alignSelf: 'center' }}>
+                <Choice
+                  label="Pinion"
+                  value={rack.pinion}
+                  options={['left', 'centre', 'right']}
+                  words={{ left: 'pinion left', centre: 'centre', right: 'right' }}
+                  onPick={(pinion) => put((r) => void (r.pinion = pinion))}
+                />
+              </Box>
+            )}
           </>
-        ) : (
-          <Button onClick={() => put((r) => void (r.rise = 0))} sx={{ fontWeight: 400 }}>
-            Lies straight across: tilt it
-          </Button>
-        )}
-        {rack.pinion !== undefined && (
-          <Box sx={{ alignSelf: 'center' }}>
-            <Choice
-              label="Pinion"
-              value={rack.pinion}
-              options={['left', 'centre', 'right']}
-              words={{ left: 'pinion left', centre: 'centre', right: 'right' }}
-              onPick={(pinion) => put((r) => void (r.pinion = pinion))}
-            />
-          </Box>
         )}
         {text('innerThread', 'Inner joint thread')}
         {text('spline', 'Input spline')}
@@ -138,12 +133,16 @@ export function Rack({
         title="A rack from the shelf"
         onPick={(part) => onEdit((b) => fitRack(b[axle]!, part))}
       />
-      <Button size="small" onClick={() => onEdit((b) => putRackBody(b, axle))}>
-        Keep clear of its body
-      </Button>
-      <Button size="small" onClick={() => onEdit((b) => void delete b[axle]!.rack)}>
-        No rack: the {axle} is not steered
-      </Button>
+      {rack && (
+        <>
+          <Button size="small" onClick={() => onEdit((b) => putRackBody(b, axle))}>
+            Keep clear of its body
+          </Button>
+          <Button size="small" onClick={() => onEdit((b) => void delete b[axle]!.rack)}>
+            No rack: the {axle} is not steered
+          </Button>
+        </>
+      )}
     </Section>
   );
 }

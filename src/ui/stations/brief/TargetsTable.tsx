@@ -9,6 +9,8 @@ import type { Brief, TargetName, Targets } from '@/core/model/brief';
 import type { Build } from '@/core/model/build';
 import { TARGET_REASONS } from '@/core/model/schools';
 import { trimmed } from '@/core/model/units';
+import { NAMES, titled } from '@/core/motion/names';
+import { VERDICT_WORDS } from '../../verdict';
 import { PlainField } from '../../fields/NumberField';
 import { PAPER } from '../../theme';
 import { Section } from './parts';
@@ -16,16 +18,16 @@ import { Section } from './parts';
 const ROWS: { name: TargetName; label: string; ending: string; parts: string[] }[] = [
   {
     name: 'bumpSteer',
-    label: 'Bump steer, each wheel',
+    label: `${titled(NAMES.bumpSteer)}, each wheel`,
     ending: '°',
-    parts: ['very good', 'accept', 'rework past'],
+    parts: [VERDICT_WORDS['very good'], VERDICT_WORDS.accept, `${VERDICT_WORDS.rework} past`],
   },
-  { name: 'camberGain', label: 'Camber per 25 mm bump', ending: '°', parts: ['from', 'to'] },
-  { name: 'ackermann', label: 'Ackermann', ending: '%', parts: ['from', 'to'] },
-  { name: 'caster', label: 'Caster', ending: '°', parts: ['from', 'to'] },
-  { name: 'kpi', label: 'Kingpin inclination', ending: '°', parts: ['from', 'to'] },
-  { name: 'ratio', label: 'Steering ratio', ending: ': 1', parts: ['from', 'to'] },
-  { name: 'lock', label: 'Lock, inner wheel', ending: '°', parts: ['wanted'] },
+  { name: 'camberGain', label: titled(NAMES.camberGain), ending: '°', parts: ['from', 'to'] },
+  { name: 'ackermann', label: NAMES.ackermann, ending: '%', parts: ['from', 'to'] },
+  { name: 'caster', label: titled(NAMES.caster), ending: '°', parts: ['from', 'to'] },
+  { name: 'kpi', label: titled(NAMES.kpi), ending: '°', parts: ['from', 'to'] },
+  { name: 'ratio', label: titled(NAMES.ratio), ending: ': 1', parts: ['from', 'to'] },
+  { name: 'lock', label: titled(NAMES.lock), ending: '°', parts: ['wanted'] },
 ];
 
 const asList = (value: Targets[TargetName]): number[] =>

@@ -1,3 +1,5 @@
+import type { LengthUnit } from '@/core/model/units';
+import { printLength } from '@/core/model/units';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { rangesAtLock } from '@/core/bumpsteer/atLock';
@@ -5,7 +7,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import { Table } from '../../fields/Table';
 
 /** Toe range over the travel with the rack part of the way: what is perfect straight ahead may not be at lock. */
-export function AtLock({ wheel }: { wheel: Wheel }) {
+export function AtLock({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
   const ranges = useMemo(() => rangesAtLock(wheel), [wheel]);
   return (
     <>
@@ -13,10 +15,12 @@ export function AtLock({ wheel }: { wheel: Wheel }) {
       <Table aria-label="Toe range at part lock" sx={{ '& th, & td': { px: '3px' } }}>
         <thead>
           <tr>
-            <th scope="col">Rack, mm</th>
+            <th scope="col">Rack, {unit}</th>
             {ranges.map(({ rack }) => (
               <th key={rack} scope="col" className="number">
-                {rack === 0 ? '0' : `${Math.abs(rack)} ${rack > 0 ? 'L' : 'R'}`}
+                {rack === 0
+                  ? '0'
+                  : `${printLength(Math.round(Math.abs(rack) * 10) / 10, unit)} ${rack > 0 ? 'L' : 'R'}`}
               </th>
             ))}
           </tr>

@@ -6,6 +6,7 @@ import type { Freedom } from '@/core/model/freedoms';
 import type { Coordinate } from '@/core/model/points';
 import { printLength, readable, trimmed } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
+import { placeLabels } from '../../floor/labels';
 import { FIGURES, PAPER } from '../../theme';
 
 export interface Mark {
@@ -34,6 +35,8 @@ const ROOM = 34;
 /** From hardly any toe to rework, and out of reach. */
 const SHADES = ['#1f5a3a', '#4f8460', '#8fae8a', '#cfdccb', '#e9e0c9', '#d8b98a', '#b98a5c'];
 const NOTHING = '#8d8678';
+/** Marks lie on the shades, which are the same by day and in the dark. */
+const MARK = { ink: '#22282d', halo: '#fdfbf6' };
 
 /** Limits of the shades, degrees of range: parts of the first band, then the bands both ways. */
 export const limitsOfShades = ([good, accept, rework]: Props['bands']): number[] => [
@@ -74,11 +77,37 @@ export const MapPicture = memo(function MapPicture(props: Props) {
       tenth(map.up + map.size - (py / SIDE) * 2 * map.size),
     ]);
   };
+  /** A mm further with an arrow, a tenth of it with Shift: from the place picked, or from where the joint is. */
+  const handleKey = (event: React.KeyboardEvent<SVGSVGElement>) => {
+    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowDown: [0, -1], ArrowUp: [0, 1] }[
+      event.key
+    ];
+    if (!way) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const step = event.shiftKey ? 0.1 : 1;
+    const [from, to] = [picked ?? marks[0].at, [map.across, map.up]];
+    const next = from.map((value, i) =>
+      tenth(Math.max(to[i] - map.size, Math.min(to[i] + map.size, value + way[i] * step))),
+    );
+    onPick([next[0], next[1]]);
+  };
   const [a0, a1] = limitsOf(freedoms?.[axes.across], map.across);
   const [u0, u1] = limitsOf(freedoms?.[axes.up], map.up);
   const clampX = (v: number) =>
     x(Math.max(map.across - map.size, Math.min(map.across + map.size, v)));
   const clampY = (v: number) => y(Math.max(map.up - map.size, Math.min(map.up + map.size, v)));
+  const shown = marks.filter(({ at }) => inside(at));
+  const placed = placeLabels(
+    shown.map(({ label, at }) => ({
+      text: label,
+      at: [x(at[0]) - ROOM, y(at[1])],
+      tone: 'chalk',
+      size: 12,
+    })),
+    SIDE,
+    SIDE,
+  );
   const print = (mm: number) => readable(printLength(Math.round(mm), unit));
   return (
     <Box
@@ -96,8 +125,10 @@ export const MapPicture = memo(function MapPicture(props: Props) {
         width={SIDE + ROOM}
         height={SIDE + ROOM}
         onClick={pick}
-        role="img"
-        aria-label={`Toe range by ${axes.across} and ${axes.up}`}
+        onKeyDown={handleKey}
+        tabIndex={0}
+        role="application"
+        aria-label={`Toe range by ${axes.across} and ${axes.up}: arrows go from place to place`}
         style={{ position: 'absolute', cursor: 'crosshair' }}
       >
         {(freedoms?.[axes.across] ?? freedoms?.[axes.up]) && (
@@ -112,11 +143,16 @@ export const MapPicture = memo(function MapPicture(props: Props) {
             data-part="limits"
           />
         )}
-        {marks
-          .filter(({ at }) => inside(at))
-          .map((mark) => (
-            <MapMark key={mark.label} mark={mark} x={x(mark.at[0])} y={y(mark.at[1])} />
+        {shown.map((mark) => (
+          <MapMark key={mark.label} mark={mark} x={x(mark.at[0])} y={y(mark.at[1])} />
+        ))}
+        <g stroke={MARK.halo} strokeWidth={3} paintOrder="stroke" fill={MARK.ink}>
+          {placed.map(({ label: { text, size }, x: left, y: line }) => (
+            <text key={text} data-map-label={text} x={ROOM + left} y={line} fontSize={size} pointerEvents="none">
+              {text}
+            </text>
           ))}
+        </g>
         {picked && inside(picked) && (
           <circle
             cx={x(picked[0])}
@@ -153,7 +189,7 @@ export const MapPicture = memo(function MapPicture(props: Props) {
 });
 
 function MapMark({ mark, x, y }: { mark: Mark; x: number; y: number }) {
-  const look = { fill: 'none', stroke: PAPER.ink, strokeWidth: 1.8 };
+  const look = { fill: 'none', stroke: MARK.ink, strokeWidth: 1.8 };
   return (
     <g data-map-mark={mark.kind} pointerEvents="none">
       {mark.kind === 'now' && <circle cx={x} cy={y} r={5} {...look} />}
@@ -161,17 +197,6 @@ function MapMark({ mark, x, y }: { mark: Mark; x: number; y: number }) {
       {mark.kind === 'rule' && (
         <path d={`M${x - 5} ${y - 5}l10 10M${x + 5} ${y - 5}l-10 10`} {...look} />
       )}
-      <text
-        x={x + 8}
-        y={y - 6}
-        fontSize={12}
-        fill={PAPER.ink}
-        stroke={PAPER.sheet}
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
-        {mark.label}
-      </text>
     </g>
   );
 }

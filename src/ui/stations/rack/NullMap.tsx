@@ -15,8 +15,9 @@ import { rulesOfThumb } from '@/core/bumpsteer/rules';
 import type { AxleDesign } from '@/core/model/build';
 import { toPoint } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
-import { printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
+import { useView } from '../../build/viewStore';
 import { finderWorker } from '../../build/finderWorker';
 import { LookTake } from '../LookTake';
 import { MapPicture, Shades } from './MapPicture';
@@ -50,7 +51,10 @@ export function NullMap(props: RackProps) {
     plane: PlaneName;
     at: [number, number];
   } | null>(null);
+  const dragging = useView((view) => view.dragging);
   useEffect(() => {
+    // It would be done anew for every place a joint is dragged over.
+    if (dragging) return;
     let wanted = true;
     const show = (map: BumpMap) => wanted && setFound({ of: wheel, map });
     void finderWorker()
@@ -59,7 +63,7 @@ export function NullMap(props: RackProps) {
     return () => {
       wanted = false;
     };
-  }, [wheel, axle, side, design, travel, plane, size]);
+  }, [dragging, wheel, axle, side, design, travel, plane, size]);
 
   const rules = useMemo(() => rulesOfThumb(wheel), [wheel]);
   const { point, across, up } = PLANES[plane];
@@ -108,10 +112,14 @@ export function NullMap(props: RackProps) {
           ))}
         </TextField>
         <Choice
-          label="Either way, mm"
+          label="Either way"
           value={size}
           options={SIZES}
-          words={{ '15': '±15 mm', '40': '±40 mm', '80': '±80 mm' }}
+          words={{
+            '15': `±${lengthIn(15, unit)}`,
+            '40': `±${lengthIn(40, unit)}`,
+            '80': `±${lengthIn(80, unit)}`,
+          }}
           onPick={(next) => put('map', { ...asked, size: Number(next) })}
         />
       </Box>
@@ -154,7 +162,7 @@ export function NullMap(props: RackProps) {
           ) : (
             <Typography variant="body2" color="text.secondary">
               Toe range over the travel with the {pointLabel(design, point)} there. Click to go
-              there and look.
+              there and look, or tab to the map and use the arrows.
             </Typography>
           )}
           <Shades bands={targets.bumpSteer} />

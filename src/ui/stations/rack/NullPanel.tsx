@@ -1,5 +1,6 @@
 'use client';
 
+import type { LengthUnit } from '@/core/model/units';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
@@ -18,7 +19,7 @@ import type { Rule } from '@/core/model/brief';
 import { toPoint } from '@/core/model/points';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
-import { printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable } from '@/core/model/units';
 import { PAPER } from '../../theme';
 import { VerdictMark } from '../../verdict';
 import { AtLock } from './AtLock';
@@ -108,7 +109,7 @@ export function NullPanel(props: RackProps) {
       )}
       {nulls?.inner && (
         <Typography variant="caption" component="p" color="text.secondary">
-          {fitInWords(nulls.inner.line, rodWord(design))}
+          {fitInWords(nulls.inner.line, rodWord(design), unit)}
         </Typography>
       )}
       <Typography variant="h3">Rules of thumb, judged by the exact curve</Typography>
@@ -124,7 +125,7 @@ export function NullPanel(props: RackProps) {
           </Typography>
         </Box>
       ))}
-      {wheel.steered && <AtLock wheel={wheel} />}
+      {wheel.steered && <AtLock wheel={wheel} unit={unit} />}
       <Typography variant="caption" component="p" color="text.secondary">
         The {axle} {side} wheel. Verdicts are on the largest toe change from ride height, straight
         ahead, by the brief’s bands; part lock is not judged.
@@ -194,9 +195,9 @@ function Way({
 const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
 
 /** How round the path is: what no place of the joint can take away. */
-function fitInWords({ offPlane, offRim, radius }: NullLine, rod: string): string {
+function fitInWords({ offPlane, offRim, radius }: NullLine, rod: string, unit: LengthUnit): string {
   const off = Math.hypot(offPlane, offRim);
-  const round = `Held straight, the outer joint runs a circle of ${radius.toFixed(0)} mm to within ${off < 0.01 ? '0.01' : off.toFixed(2)} mm`;
+  const round = `Held straight, the outer joint runs a circle of ${lengthIn(radius, unit)} to within ${lengthIn(Math.max(0.01, off), unit, 2)}`;
   return off > 0.05
     ? `${round}: the arms’ axes are skewed, and no ${rod} follows that exactly.`
     : `${round}.`;

@@ -4,7 +4,7 @@ import type { NullFinding } from '@/core/bumpsteer/findNull';
 import type { NullFound } from '@/core/bumpsteer/nullProblem';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, saidIn } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
 import { LookTake } from '../LookTake';
@@ -45,7 +45,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
         <Box data-advice sx={{ color: VERDICT.edge, mb: 0.5 }}>
           {advice.map((one, i) => (
             <Typography key={i} variant="body2">
-              + {adviceInWords(one, design, length, unit)}
+              △ {adviceInWords(one, design, length, unit)}
             </Typography>
           ))}
         </Box>
@@ -87,11 +87,11 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
                   i === paper && one.verdict !== 'rework' ? '★ least on paper' : '',
                   i === steady && one.verdict !== 'rework' ? '★ least when it is built' : '',
                   one.swapped
-                    ? '+ the same rack now steers the other way: turn it over, or take its pinion to the other side'
+                    ? '△ the same rack now steers the other way: turn it over, or take its pinion to the other side'
                     : '',
-                  ...one.doubts.map((doubt) => `+ ${doubt}`),
+                  ...one.doubts.map((doubt) => `△ ${saidIn(doubt, unit)}`),
                   longest(one) > LONG_SPACER
-                    ? '+ a spacer this long in single shear bends: hold the bolt at both ends'
+                    ? '△ a spacer this long in single shear bends: hold the bolt at both ends'
                     : '',
                 ]
                   .filter(Boolean)

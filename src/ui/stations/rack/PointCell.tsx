@@ -16,6 +16,8 @@ export interface PointCellProps {
   label: string;
   coordinate: Coordinate;
   value: number;
+  /** Nobody has said it: it is shown as what stands in for it. */
+  sketched: boolean;
   unit: LengthUnit;
   onValue: (point: PointName, coordinate: Coordinate, mm: number, visit: string) => void;
   onError: (cell: string, why: string | null) => void;
@@ -35,9 +37,9 @@ export const cellId = (point: PointName, coordinate: Coordinate) => `${point}-${
 
 /** One coordinate of one point. */
 export const PointCell = memo(function PointCell(props: PointCellProps) {
-  const { point, label, coordinate, value, unit, onValue, onError } = props;
+  const { point, label, coordinate, value, sketched, unit, onValue, onError } = props;
   const { error, input, onKey } = useTypedNumber({
-    value,
+    value: sketched ? undefined : value,
     parse: (text) => parseLength(text, unit),
     print: (mm) => printLength(mm, unit),
     schema: coordinateSchema,
@@ -66,6 +68,7 @@ export const PointCell = memo(function PointCell(props: PointCellProps) {
     <Cell
       {...input}
       id={id}
+      placeholder={sketched ? printLength(value, unit) : undefined}
       aria-label={`${label}, ${coordinate}, ${unit}`}
       aria-invalid={error !== null}
       aria-describedby={error === null ? undefined : 'points-error'}
@@ -93,6 +96,7 @@ const Cell = styled('input')({
   fontVariantNumeric: 'tabular-nums',
   textAlign: 'right',
   padding: '0 6px',
+  '&::placeholder': { color: PAPER.soft, opacity: 1, fontStyle: 'italic', fontWeight: 500 },
   '&:hover': { borderColor: PAPER.line },
   '&[aria-invalid="true"]': { borderColor: VERDICT.bad },
   '&:focus': {

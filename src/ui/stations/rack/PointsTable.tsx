@@ -9,9 +9,13 @@ import type { LengthUnit } from '@/core/model/units';
 import { pointNames, typeOf } from '@/core/corners/kinds';
 import type { AxleDesign } from '@/core/model/build';
 import { COORDINATES } from '@/core/model/points';
+import { isSketched, pathOf } from '@/core/model/sketch';
 import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
+import type { Problem } from '@/core/model/problems';
+import { looksLikeTable } from '@/core/file/pointsCsv';
+import { askWhere } from '../../points/previewStore';
 import { PAPER, VERDICT } from '../../theme';
 import { PointCell, cellId } from './PointCell';
 import type { PointCellProps } from './PointCell';
@@ -26,8 +30,15 @@ interface Props {
   selected: PointName | null;
   onSelect: (name: PointName) => void;
   /** Changes points; edits with the same step are undone together. */
-  onEdit: (change: (points: Points) => void, step?: string) => void;
+  onEdit: EditPoints;
 }
+
+/** Changes points; `said` are the coordinates that somebody has typed, be it what stood there. */
+export type EditPoints = (
+  change: (points: Points) => void,
+  step?: string,
+  said?: readonly string[],
+) => void;
 
 const HEADINGS: Record<Coordinate, string> = { ahead: 'ahead', out: 'out', up: 'up' };
 
@@ -57,9 +68,13 @@ export function PointsTable({
   }, []);
   const handleValue = useCallback(
     (point: PointName, coordinate: Coordinate, mm: number, visit: string) =>
-      latest.current.onEdit((edited) => {
-        edited[point][coordinate] = mm;
-      }, visit),
+      latest.current.onEdit(
+        (edited) => {
+          edited[point][coordinate] = mm;
+        },
+        visit,
+        [pathOf(point, coordinate)],
+      ),
     [],
   );
   const handleFocus = useCallback((point: PointName) => latest.current.onSelect(point), []);
@@ -71,15 +86,32 @@ export function PointsTable({
     (event: ClipboardEvent<HTMLInputElement>, point: PointName, coordinate: Coordinate) => {
       const text = event.clipboardData.getData('text/plain');
       const { design: axle, points: current, unit: shown, onEdit: edit } = latest.current;
-      const pasted = pastedPoints(text, shown, { point, coordinate }, axle, current);
-      if (!pasted) return;
-      event.preventDefault();
-      if (pasted.ok) edit((edited) => Object.assign(edited, pasted.value));
-      else
-        enqueueSnackbar(`Nothing was pasted:\n${describeProblems(pasted.problems, 4)}`, {
+      const put = (named: Partial<Points>) =>
+        edit(
+          (edited) => Object.assign(edited, named),
+          undefined,
+          Object.keys(named).flatMap((one) => COORDINATES.map((c) => pathOf(one, c))),
+        );
+      const refuse = (problems: Problem[]) =>
+        enqueueSnackbar(`Nothing was pasted:\n${describeProblems(problems, 4)}`, {
           variant: 'error',
           style: { whiteSpace: 'pre-line' },
         });
+      if (looksLikeTable(typeOf(axle), text)) {
+        event.preventDefault();
+        const problems = askWhere(text, {
+          design: axle,
+          points: current,
+          onTake: (rows) => put(Object.fromEntries(rows.map((row) => [row.name, row.point]))),
+        });
+        if (problems) refuse(problems);
+        return;
+      }
+      const pasted = pastedPoints(text, shown, { point, coordinate }, axle, current);
+      if (!pasted) return;
+      event.preventDefault();
+      if (pasted.ok) put(pasted.value);
+      else refuse(pasted.problems);
     },
     [enqueueSnackbar],
   );
@@ -121,6 +153,7 @@ export function PointsTable({
               unit={unit}
               label={pointLabel(design, name)}
               selected={name === selected}
+              sketch={sketchOf(design, name)}
               onSelect={onSelect}
               onValue={handleValue}
               onError={handleError}
@@ -142,16 +175,24 @@ export function PointsTable({
   );
 }
 
-interface RowProps extends Omit<PointCellProps, 'point' | 'label' | 'coordinate' | 'value'> {
+interface RowProps extends Omit<
+  PointCellProps,
+  'point' | 'label' | 'coordinate' | 'value' | 'sketched'
+> {
   name: PointName;
   point: Point;
   label: string;
   selected: boolean;
+  /** Coordinates of a sketch, with commas: a row that stays is not redrawn. */
+  sketch: string;
   onSelect: (name: PointName) => void;
 }
 
+const sketchOf = (design: AxleDesign, name: PointName) =>
+  COORDINATES.filter((c) => isSketched(design, pathOf(name, c))).join();
+
 const PointRow = memo(function PointRow(props: RowProps) {
-  const { name, point, label, selected, onSelect, ...cell } = props;
+  const { name, point, label, selected, sketch, onSelect, ...cell } = props;
   return (
     <tr style={selected ? { backgroundColor: PAPER.wash } : undefined}>
       <th scope="row">
@@ -171,6 +212,7 @@ const PointRow = memo(function PointRow(props: RowProps) {
             label={label}
             coordinate={coordinate}
             value={point[coordinate]}
+            sketched={sketch.includes(coordinate)}
             {...cell}
           />
         </td>

@@ -149,14 +149,14 @@ describe('the null line', () => {
 });
 
 describe('the map', () => {
-  const picture = () => screen.findByRole('img', { name: /Toe range by out and up/ });
+  const picture = () => screen.findByRole('application', { name: /Toe range by out and up/ });
 
   it('shows where the joint is, where the null line cuts and where the rules put it', async () => {
     show(NullMap);
     await picture();
     await waitFor(() => expect(document.querySelector('[data-map="1"]')).not.toBeNull());
     const marks = Array.from(
-      document.querySelectorAll('[data-map-mark]'),
+      document.querySelectorAll('[data-map-label]'),
       (mark) => mark.textContent,
     );
     expect(marks).toEqual(expect.arrayContaining(['now', 'null line', 'lines']));

@@ -11,7 +11,7 @@ import type { Grade, TieRodPart } from '@/core/model/rod';
 import { ARTICULATION_LIMITS } from '@/core/model/room';
 import { jointTypeOf, articulationsOf } from '@/core/clearance/articulation';
 import { pointLabel } from '@/core/model/labels';
-import { printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { LengthField, PlainField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
@@ -78,7 +78,7 @@ export function RodStrength(props: RackProps) {
   });
   if (!found) return null;
   const rows: Row[] = [
-    ['lever of the rod about the kingpin', `${found.lever.toFixed(0)} mm`, null],
+    ['lever of the rod about the kingpin', lengthIn(found.lever, unit), null],
     ['force along the rod, steered at rest', `${(found.steady / 1000).toFixed(2)} kN`, null],
     ['the same, over a kerb', `${(found.kerbForce / 1000).toFixed(2)} kN`, null],
     [
@@ -93,7 +93,7 @@ export function RodStrength(props: RackProps) {
     ],
     [
       'thread wanted, 1.5 diameters of it',
-      `${found.threadEngagement.toFixed(0)} mm of ${length(parts.engaged)}`,
+      `${lengthIn(found.threadEngagement, unit)} of ${length(parts.engaged)}`,
       parts.engaged >= found.threadEngagement,
     ],
     ...bends,

@@ -68,7 +68,7 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
                 </Typography>
                 <Typography variant="caption" color="text.secondary">
                   Straight ahead; range {angle(bumpSteer.span.range)}.{' '}
-                  {slopeInWords(bumpSteer.slope)}
+                  {slopeInWords(bumpSteer.slope, unit)}
                 </Typography>
               </>
             ) : (
@@ -119,12 +119,12 @@ function Proposal({
       </Typography>
       {!found.sure && (
         <Typography variant="body2" sx={{ color: VERDICT.edge }}>
-          + The best of what was looked at: the search did not come to rest everywhere.
+          △ The best of what was looked at: the search did not come to rest everywhere.
         </Typography>
       )}
       {advice.map((line) => (
         <Typography key={line} variant="body2" data-advice sx={{ color: VERDICT.edge }}>
-          + {line}
+          △ {line}
         </Typography>
       ))}
       {spacer > LONG_SPACER && (
@@ -190,9 +190,10 @@ function inWords(
 
 const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
 
-function slopeInWords(slope: number): string {
-  const per10 = Math.abs(slope * 10);
+function slopeInWords(slope: number, unit: LengthUnit): string {
+  const [mm, word] = unit === 'mm' ? [10, '10 mm'] : [25.4, 'inch'];
+  const per10 = Math.abs(slope * mm);
   if (per10 < 0.0005) return 'No slope at ride height.';
   const amount = per10.toFixed(per10 < 0.1 ? 3 : 2);
-  return `Toes ${slope > 0 ? 'in' : 'out'} ${amount}° per 10 mm of bump at ride height.`;
+  return `Toes ${slope > 0 ? 'in' : 'out'} ${amount}° per ${word} of bump at ride height.`;
 }

@@ -13,6 +13,7 @@ import { JUDGED } from '@/core/tolerance/sensitivity';
 import type { Judged, Sensitivity } from '@/core/tolerance/sensitivity';
 import { SAMPLES } from '@/core/tolerance/bands';
 import type { Bands } from '@/core/tolerance/bands';
+import { NAMES } from '@/core/motion/names';
 import { toleranceWorker } from '../../build/toleranceWorker';
 import { stopBuilding, useProgress } from '../../build/useBands';
 import { Choice } from '../../fields/Choice';
@@ -21,9 +22,9 @@ import { Table } from '../../fields/Table';
 import type { StationProps } from './TakeOff';
 
 const WORDS: Record<Judged, string> = {
-  bumpSteer: 'bump steer',
-  camber: 'camber',
-  scrub: 'scrub radius',
+  bumpSteer: NAMES.toeRange,
+  camber: NAMES.camber,
+  scrub: NAMES.scrub,
 };
 
 /** What every measured number does when it is off, the worst first, and what all of them do together. */
@@ -110,8 +111,8 @@ export function Caliper({ build, wheel, unit, bands }: StationProps & { bands: B
         </Table>
       )}
       <Typography variant="caption" color="text.secondary" component="p">
-        Bump steer is the toe range over the whole travel; camber and scrub radius at ride height.
-        Arms count as cut to the drawn length
+        The toe range is over the whole travel; camber and scrub radius at ride height. Arms count
+        as cut to the drawn length
         {type.tieRod ? `; toe is set again by the ${rodWord(design)}` : ''}. Angles count per
         degree.
       </Typography>

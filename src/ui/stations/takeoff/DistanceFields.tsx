@@ -106,7 +106,7 @@ export function DistanceFields({
               {tape.leftOut ? 'left out' : said && offBy(said.off, unit)}
               {said && said.wouldRead !== null && (
                 <div>
-                  {said.suspect ? '+ ' : ''}alone wrong: {printLength(round(said.wouldRead), unit)}
+                  {said.suspect ? '△ ' : ''}alone wrong: {printLength(round(said.wouldRead), unit)}
                 </div>
               )}
             </Box>

@@ -9,7 +9,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { LengthUnit } from '@/core/model/units';
-import { printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable, saidIn } from '@/core/model/units';
 import { coordinate, label } from '@/core/model/wording';
 import type { Adjusted } from '@/core/takeoff/network';
 import { takeOffOf } from '@/core/model/takeOff';
@@ -169,7 +169,7 @@ export function Marks(props: Props) {
       <Button variant="outlined" size="small" onClick={add} sx={{ mt: 1.25 }}>
         Add a mark
       </Button>
-      {network && <Verdict network={network} />}
+      {network && <Verdict network={network} unit={unit} />}
       {marks.length > 1 && <MarkTapes {...props} />}
     </Box>
   );
@@ -204,13 +204,13 @@ function PlacedCells({
   );
 }
 
-function Verdict({ network }: { network: Adjusted }) {
+function Verdict({ network, unit }: { network: Adjusted; unit: LengthUnit }) {
   const lines = network.ok ? network.value.doubts : [network.why];
   return (
     <Box role="status" sx={{ mt: 1, mb: 1, color: lines.length > 0 ? VERDICT.edge : PAPER.ink }}>
       {lines.length === 0 && network.ok
-        ? `✓ The tapes agree to ${network.value.misfit.toFixed(1)} mm.`
-        : lines.map((line) => <div key={line}>+ {line}.</div>)}
+        ? `✓ The tapes agree to ${lengthIn(network.value.misfit, unit, 1)}.`
+        : lines.map((line) => <div key={line}>△ {saidIn(line, unit)}.</div>)}
     </Box>
   );
 }

@@ -8,7 +8,9 @@ import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
 import { distance } from '@/core/geometry/vec';
 import { LARGEST_FILE, tooLarge } from '@/core/file/buildFile';
-import { readPointRows } from '@/core/file/pointsCsv';
+import type { PointRow } from '@/core/file/pointsCsv';
+import { counted } from '@/core/model/wording';
+import { askWhere } from '../../points/previewStore';
 import { kingpinOf, pointNames, uprightPoints } from '@/core/corners/kinds';
 import { toVec } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
@@ -85,16 +87,16 @@ export function Points(props: Props) {
     else enqueueSnackbar(tooLarge(file.size), { variant: 'error' });
   };
   const readRows = (text: string) => {
-    const read = readPointRows(type, text);
-    if (!read.ok) {
-      enqueueSnackbar(`Nothing was taken in:\n${describeProblems(read.problems, 4)}`, {
+    const problems = askWhere(text, { design, points, onTake: takeRows });
+    if (problems)
+      enqueueSnackbar(`Nothing was taken in:\n${describeProblems(problems, 4)}`, {
         variant: 'error',
         style: { whiteSpace: 'pre-line' },
       });
-      return;
-    }
+  };
+  const takeRows = (rows: PointRow[]) => {
     onTakeOff((draft) => {
-      for (const { name, point, tolerance: given } of read.value) {
+      for (const { name, point, tolerance: given } of rows) {
         const at = (value: number) => ({ value, tolerance: given ?? USUAL.tape });
         draft.measured = draft.measured.filter(
           (m) => !(m.axle === axle && m.side === side && m.point === name),
@@ -110,7 +112,7 @@ export function Points(props: Props) {
         });
       }
     });
-    enqueueSnackbar(`${read.value.length} points taken in as measured.`);
+    enqueueSnackbar(`${counted(rows.length, 'joint')} taken in as measured.`);
   };
 
   const readPaste = useStable((event: ClipboardEvent) => {

@@ -6,7 +6,7 @@ import { uprightPoints } from '@/core/corners/kinds';
 import { toVec } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, saidIn } from '@/core/model/units';
 import { chassisToBench } from '@/core/takeoff/bench';
 import { hangUpright } from '@/core/takeoff/hang';
 import { recordOf, takeOffOf } from '@/core/model/takeOff';
@@ -136,7 +136,7 @@ function Outcome({ place, unit }: { place: PlaceRead; unit: StationProps['unit']
       </Typography>
       {place.doubts.map((doubt) => (
         <Typography key={doubt} role="alert" variant="body2" sx={{ color: VERDICT.edge }}>
-          + {doubt}.
+          △ {saidIn(doubt, unit)}.
         </Typography>
       ))}
     </Box>

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
 import type { Points } from '@/core/model/points';
-import { printLength } from '@/core/model/units';
+import { lengthIn, printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { JOINT_BODY, RIM_CLEARANCE, WELL, rimClearances } from '@/core/upright/rim';
 import type { RimClearance } from '@/core/upright/rim';
@@ -40,8 +40,9 @@ export function InTheRim({
             ))}
           </Box>
           <Typography variant="caption" color="text.secondary">
-            Counted with a rim well {WELL} mm deep and joints {2 * JOINT_BODY} mm across; keep{' '}
-            {RIM_CLEARANCE} mm (common practice). Brakes are not drawn yet.
+            Counted with a rim well {lengthIn(WELL, unit)} deep and joints{' '}
+            {lengthIn(2 * JOINT_BODY, unit)} across; keep {lengthIn(RIM_CLEARANCE, unit)} (common
+            practice). Brakes are not drawn yet.
           </Typography>
         </>
       )}
@@ -63,7 +64,7 @@ function Room({
       : clearance < 0
         ? [`✕ in the rim by ${mm(-clearance)}`, VERDICT.bad]
         : clearance < RIM_CLEARANCE
-          ? [`+ ${mm(clearance)} clear: close`, VERDICT.edge]
+          ? [`△ ${mm(clearance)} clear: close`, VERDICT.edge]
           : [`✓ ${mm(clearance)} clear`, VERDICT.good];
   return (
     <Box component="span" sx={{ color: colour, fontFamily: FIGURES, fontWeight: 600, ml: 'auto' }}>

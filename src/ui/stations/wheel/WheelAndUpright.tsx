@@ -10,7 +10,7 @@ import { useState } from 'react';
 import { kingpinOf } from '@/core/corners/kinds';
 import { staticSchema } from '@/core/model/build';
 import type { AxleDesign } from '@/core/model/build';
-import { printLength } from '@/core/model/units';
+import { lengthIn, printLength } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { leanUpright, setAlignment, setTrack, standOnGround, trackOf } from '@/core/upright/place';
 import type { Kept, Pivot } from '@/core/upright/place';
@@ -71,7 +71,7 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
       </Row>
       {offGround && (
         <Typography variant="body2" component="div" sx={{ color: VERDICT.edge, mb: 1 }}>
-          The tyre stands {Math.abs(now.contactUp).toFixed(1)} mm{' '}
+          The tyre stands {lengthIn(Math.abs(now.contactUp), unit, 1)}{' '}
           {now.contactUp > 0 ? 'above' : 'in'} the ground.{' '}
           <Button size="small" onClick={() => change('', standOnGround)}>
             Put it on the ground

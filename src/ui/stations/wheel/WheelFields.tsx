@@ -6,6 +6,7 @@ import { rimSchema, tyreSchema } from '@/core/model/build';
 import type { AxleDesign } from '@/core/model/build';
 import { estimatedLoadedRadius, readTyreCode } from '@/core/model/tyre';
 import type { LengthUnit } from '@/core/model/units';
+import { isSketched, say } from '@/core/model/sketch';
 import { measure } from '@/core/model/wording';
 import {
   overallWidthOf,
@@ -71,9 +72,15 @@ export const LoadedRadius = ({ design, unit, change, width }: Props) => (
   <LengthField
     label="Loaded radius"
     value={design.tyre.radius}
+    sketched={isSketched(design, 'tyre.radius')}
     unit={unit}
     schema={tyreSchema.shape.radius}
-    onValue={(mm, step) => change(step, (d) => setLoadedRadius(d, mm))}
+    onValue={(mm, step) =>
+      change(step, (d) => {
+        setLoadedRadius(d, mm);
+        say(d, 'tyre.radius');
+      })
+    }
     width={width}
   />
 );
@@ -86,9 +93,15 @@ export const TyreFields = (props: Props) => (
     <LengthField
       label="Tyre width"
       value={props.design.tyre.width}
+      sketched={isSketched(props.design, 'tyre.width')}
       unit={props.unit}
       schema={tyreSchema.shape.width}
-      onValue={(mm, step) => props.change(step, (d) => void (d.tyre.width = mm))}
+      onValue={(mm, step) =>
+        props.change(step, (d) => {
+          d.tyre.width = mm;
+          say(d, 'tyre.width');
+        })
+      }
       width={props.width}
     />
   </>
@@ -154,22 +167,35 @@ const widthSchema = measure('mm', 300, 4000);
 
 /** Where the wheels stand across the car; they and their uprights move together. */
 export function TrackFields({ design, unit, change, width }: Props) {
+  const sketched = isSketched(design, 'wheelCentre.out');
   return (
     <>
       <LengthField
         label="Track at contact"
         value={tidy(trackOf(design))}
+        sketched={sketched}
         unit={unit}
         schema={widthSchema}
-        onValue={(mm, step) => change(step, (d) => setTrack(d, mm))}
+        onValue={(mm, step) =>
+          change(step, (d) => {
+            setTrack(d, mm);
+            say(d, 'wheelCentre.out');
+          })
+        }
         width={width}
       />
       <LengthField
         label="Over the tyres"
         value={tidy(overallWidthOf(design))}
+        sketched={sketched}
         unit={unit}
         schema={widthSchema}
-        onValue={(mm, step) => change(step, (d) => setOverallWidth(d, mm))}
+        onValue={(mm, step) =>
+          change(step, (d) => {
+            setOverallWidth(d, mm);
+            say(d, 'wheelCentre.out');
+          })
+        }
         width={width}
       />
     </>

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
+import { STATIONS } from '@/core/judging/stationStates';
 import { buildAt } from '@/server/reading';
 import { BuildPage } from '@/ui/pages';
 import { Unread } from '@/ui/Trouble';
@@ -8,9 +9,10 @@ import { InTheBin } from '@/ui/bin/InTheBin';
 
 export const dynamic = 'force-dynamic';
 
-type Props = { params: Promise<{ id: string }> };
+type Props = { params: Promise<{ id: string; station?: string[] }> };
 
 const open = cache(buildAt);
+const isStation = (name: string) => STATIONS.some((station) => station === name);
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const read = await open((await params).id);
@@ -19,7 +21,9 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function Page({ params }: Props) {
-  const read = await open((await params).id);
+  const { id, station } = await params;
+  if (station && !(station.length === 1 && isStation(station[0]))) notFound();
+  const read = await open(id);
   if (!read.ok) return <Unread why={read.why} />;
   if (!read.value) notFound();
   return 'build' in read.value ? (

@@ -1,0 +1,110 @@
+import { produce } from 'immer';
+import { CORNER_TYPES, typeOf } from '../corners/kinds';
+import { setTrack } from '../upright/place';
+import { buildSchema } from './build';
+import type { Build } from './build';
+import {
+  CAR_FIGURES,
+  axleFigures,
+  isSketched,
+  say,
+  settleSketch,
+  sketchInWords,
+  sketchedPoints,
+  takeTemplate,
+} from './sketch';
+import { asKind, blankBuild, newBuild, newRear } from './starts';
+import { copyVariant, openVariant } from './variants';
+
+const edited = (change: (build: Build) => void, from = newBuild({ name: 'x', front: 'strut' })) =>
+  produce(from, (draft) => {
+    change(draft as Build);
+    settleSketch(from, draft as Build);
+  });
+
+describe('a sketch', () => {
+  it.each(CORNER_TYPES.map(({ kind }) => kind))(
+    'stands in for every figure of a new build of %s, which is a file like others',
+    (kind) => {
+      const build = newBuild({ name: 'x', front: kind, rear: kind });
+      expect(buildSchema.safeParse(build).success).toBe(true);
+      expect(build.sketch).toEqual([...CAR_FIGURES]);
+      for (const design of [build.front, build.rear!]) {
+        expect(design.sketch).toEqual(axleFigures(typeOf(design)));
+        expect(sketchedPoints(design)).toEqual(Object.keys(design.points));
+      }
+      // Nothing else sets it apart from one that was always somebody's.
+      const { sketch: _, ...front } = build.front;
+      expect(front).toEqual(blankBuild('x', kind, kind).front);
+    },
+  );
+
+  it('ends coordinate by coordinate as they are changed', () => {
+    const build = edited((b) => void (b.front.points.strutTop.up = 801));
+    expect(isSketched(build.front, 'strutTop.up')).toBe(false);
+    expect(isSketched(build.front, 'strutTop.out')).toBe(true);
+    expect(sketchedPoints(build.front)).toContain('strutTop');
+    const whole = edited((b) => {
+      b.front.points.strutTop.ahead -= 3;
+      b.front.points.strutTop.out += 4;
+    }, build);
+    expect(sketchedPoints(whole.front)).not.toContain('strutTop');
+  });
+
+  it('ends where somebody says what stood there', () => {
+    const build = edited((b) => {
+      say(b, 'wheelbase');
+      say(b.front, 'lowerOuter.up', 'lowerOuter.out', 'lowerOuter.ahead', 'tyre.radius');
+    });
+    expect(build.sketch).toEqual(['travel.bump', 'travel.droop']);
+    expect(sketchedPoints(build.front)).not.toContain('lowerOuter');
+    expect(isSketched(build.front, 'tyre.radius')).toBe(false);
+    expect(isSketched(build.front, 'tyre.width')).toBe(true);
+  });
+
+  it('stays where the whole corner is moved, and where another variant is opened', () => {
+    const start = newBuild({ name: 'x', front: 'double-wishbone' });
+    const wider = edited((b) => setTrack(b.front, 1500), start);
+    expect(wider.front.points).not.toEqual(start.front.points);
+    expect(sketchedPoints(wider.front)).toEqual(sketchedPoints(start.front));
+    const two = edited((b) => {
+      copyVariant(b, 'b', 'B');
+      b.front.points.lowerOuter.up += 5;
+    }, wider);
+    const back = edited((b) => void openVariant(b, 'first'), two);
+    expect(back.front.sketch).toEqual(wider.front.sketch);
+  });
+
+  it('is a template once it is taken for one, until its figures are changed', () => {
+    const build = edited((b) => takeTemplate(b.front));
+    expect(build.front.sketch).toBeUndefined();
+    expect(build.front.template).toHaveLength(axleFigures(typeOf(build.front)).length);
+    expect(sketchInWords(build.front)).toBe('');
+    const next = edited((b) => void (b.front.static.toe = 0.2), build);
+    expect(next.front.template).not.toContain('static.toe');
+    expect(next.front.template).toContain('static.camber');
+  });
+
+  it('comes back for joints that another kind stands in for', () => {
+    const mine = blankBuild('x').front;
+    const strut = asKind(mine, 'strut', 'front');
+    expect(sketchedPoints(strut)).toEqual(
+      Object.keys(strut.points).filter((name) => !(name in mine.points)),
+    );
+    expect(buildSchema.safeParse({ ...blankBuild('x'), front: strut }).success).toBe(true);
+  });
+
+  it('counts joints in words', () => {
+    const build = blankBuild('x');
+    build.front.sketch = ['lowerOuter.up'];
+    expect(sketchInWords(build.front)).toBe('sketch: 1 joint to set');
+    build.front.sketch.push('upperOuter.up', 'upperOuter.out');
+    expect(sketchInWords(build.front)).toBe('sketch: 2 joints to set');
+  });
+
+  it('of a rear axle takes over the tyres that the front says', () => {
+    const build = blankBuild('x');
+    expect(newRear(build).sketch).not.toContain('tyre.radius');
+    expect(newRear(newBuild({ name: 'x', front: 'strut' })).sketch).toContain('tyre.radius');
+  });
+});

@@ -1,0 +1,120 @@
+import { pointNames, typeOf } from '../corners/kinds';
+import type { CornerType } from '../corners/cornerType';
+import { counted } from './wording';
+import type { AxleDesign, Build } from './build';
+import { COORDINATES } from './points';
+import type { Coordinate, PointName, Points } from './points';
+
+/**
+ * Figures of a build that nobody has said: a `sketch` stands in for them until they are set, a `template` was taken
+ * on purpose. Both are lists of paths within the axle (`lowerOuter.up`, `tyre.radius`, `static.toe`) or, of the whole
+ * car, within the build (`wheelbase`, `travel.bump`).
+ */
+export interface Marked {
+  sketch?: string[] | undefined;
+  template?: string[] | undefined;
+}
+const LISTS = ['sketch', 'template'] as const;
+
+export const CAR_FIGURES = ['wheelbase', 'travel.bump', 'travel.droop'] as const;
+const AXLE_FIGURES = ['tyre.radius', 'tyre.width', 'static.toe', 'static.camber'] as const;
+
+export const pathOf = (point: PointName, coordinate: Coordinate): string =>
+  `${point}.${coordinate}`;
+
+/** Every figure of an axle of a kind that a sketch stands in for. */
+export const axleFigures = (type: CornerType): string[] => [
+  ...AXLE_FIGURES,
+  ...pointNames(type).flatMap((name) => COORDINATES.map((c) => pathOf(name, c))),
+];
+
+/** Whether a figure is asked for in the brief: of the car, its tyres or how its wheels stand. */
+export const isOfBrief = (path: string): boolean =>
+  [...CAR_FIGURES, ...AXLE_FIGURES].some((one) => one === path);
+
+export const isSketched = (of: Marked, path: string): boolean => of.sketch?.includes(path) ?? false;
+
+/** Points that have a coordinate of a sketch. */
+export const sketchedPoints = (design: AxleDesign): PointName[] => {
+  const marks = new Set(design.sketch?.map((path) => path.split('.')[0]));
+  return marks.size === 0 ? [] : pointNames(typeOf(design)).filter((name) => marks.has(name));
+};
+
+/** Somebody says a figure, be it what stood there already. Changes what it is given. */
+export function say(of: Marked, ...paths: string[]): void {
+  for (const list of LISTS) {
+    const left = of[list]?.filter((path) => !paths.includes(path));
+    if (left?.length === of[list]?.length) continue;
+    if (left!.length > 0) of[list] = left;
+    else delete of[list];
+  }
+}
+
+/** Takes what the sketch shows as a template to go on from. Changes what it is given. */
+export function takeTemplate(of: Marked): void {
+  if (!of.sketch) return;
+  of.template = [...new Set([...(of.template ?? []), ...of.sketch])];
+  delete of.sketch;
+}
+
+/**
+ * Figures that an edit has changed are somebody's from then on. Points that all go the same way by as much, as they
+ * do where a whole corner is moved, were not set by that. Changes `after`.
+ */
+export function settleSketch(before: Build, after: Build): void {
+  say(after, ...CAR_FIGURES.filter((path) => figureAt(before, path) !== figureAt(after, path)));
+  if (before.layout?.id !== after.layout?.id) return;
+  for (const axle of ['front', 'rear'] as const) settleAxle(before[axle], after[axle]);
+}
+
+function settleAxle(before: AxleDesign | undefined, after: AxleDesign | undefined): void {
+  if (!before || !after || before === after || before.kind !== after.kind) return;
+  if (!after.sketch && !after.template) return;
+  const marks = [...(after.sketch ?? []), ...(after.template ?? [])];
+  say(after, ...AXLE_FIGURES.filter((path) => figureAt(before, path) !== figureAt(after, path)));
+  for (const side of ['points', 'rightPoints'] as const) {
+    const [from, to] = [before[side], after[side]];
+    if (!from || !to) continue;
+    const names = [...new Set(marks.map((path) => path.split('.')[0]))].filter((n) => to[n]);
+    const moved = names.filter((name) => COORDINATES.some((c) => from[name][c] !== to[name][c]));
+    if (moved.length > 1 && moveAlike(moved, from, to)) continue;
+    for (const name of moved)
+      say(
+        after,
+        ...COORDINATES.filter((c) => from[name][c] !== to[name][c]).map((c) => pathOf(name, c)),
+      );
+  }
+}
+
+const moveAlike = ([first, ...others]: PointName[], from: Points, to: Points): boolean => {
+  const by = (name: PointName, c: Coordinate) => to[name][c] - from[name][c];
+  return others.every((name) =>
+    COORDINATES.every((c) => Math.abs(by(name, c) - by(first, c)) < 1e-6),
+  );
+};
+
+const figureAt = (of: object, path: string): unknown =>
+  path
+    .split('.')
+    .reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], of);
+
+/** What an axle of another kind stands in for: what its sketch has put there, and what was a sketch before. */
+export function sketchOfKind(from: AxleDesign, to: CornerType, stays: (name: string) => boolean) {
+  const before = new Set(from.sketch);
+  const paths = axleFigures(to).filter((path) => {
+    const [name] = path.split('.');
+    return before.has(path) || (name in to.points && !stays(name));
+  });
+  const template = from.template?.filter((path) => stays(path.split('.')[0]));
+  return {
+    ...(paths.length > 0 && { sketch: paths }),
+    ...(template && template.length > 0 && { template }),
+  };
+}
+
+/** How much of an axle is still a sketch, in words; empty where nothing is. */
+export function sketchInWords(design: AxleDesign): string {
+  const { length } = sketchedPoints(design);
+  if (length === 0) return '';
+  return `sketch: ${counted(length, 'joint')} to set`;
+}
