@@ -69,6 +69,19 @@ export const NARROW = '@media (max-width: 1199px)';
 /** Windows as narrow as a telephone's, or as another's at twice the size: one thing below the other. */
 export const PHONE = '@media (max-width: 899px)';
 
+/** For those who hear the page, not see it. */
+export const UNSEEN = {
+  position: 'absolute',
+  width: 1,
+  height: 1,
+  margin: -1,
+  padding: 0,
+  overflow: 'hidden',
+  clip: 'rect(0 0 0 0)',
+  whiteSpace: 'nowrap',
+  border: 0,
+} as const;
+
 export const WORDS = '"Atkinson Hyperlegible Next", sans-serif';
 export const FIGURES = '"Barlow Semi Condensed", sans-serif';
 

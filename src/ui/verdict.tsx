@@ -1,4 +1,4 @@
-import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
 import type { Verdict } from '@/core/verdict/verdicts';
 import { VERDICT } from './theme';
 
@@ -17,24 +17,22 @@ const SHAPES: Record<Verdict, { path: string; colour: string }> = {
   rework: { path: 'M1.5 1.5l9 9M10.5 1.5l-9 9', colour: VERDICT.bad },
 };
 
+const Mark = styled('span')({
+  display: 'inline-flex',
+  alignItems: 'center',
+  gap: 6,
+  fontWeight: 600,
+});
+
 /** A verdict as a shape and its word. */
 export function VerdictMark({ verdict }: { verdict: Verdict }) {
   const { path, colour } = SHAPES[verdict];
   return (
-    <Box
-      component="span"
-      sx={{
-        display: 'inline-flex',
-        alignItems: 'center',
-        gap: 0.75,
-        color: colour,
-        fontWeight: 600,
-      }}
-    >
+    <Mark style={{ color: colour }}>
       <svg width={12} height={12} aria-hidden="true">
         <path d={path} fill="none" stroke="currentColor" strokeWidth={2.2} />
       </svg>
       {VERDICT_WORDS[verdict]}
-    </Box>
+    </Mark>
   );
 }

@@ -40,13 +40,13 @@ describe('a sketch', () => {
   );
 
   it('ends coordinate by coordinate as they are changed', () => {
-    const build = edited((b) => void (b.front.points.strutTop.up = 801));
+    const build = edited((b) => void (b.front.points['strutTop'].up = 801));
     expect(isSketched(build.front, 'strutTop.up')).toBe(false);
     expect(isSketched(build.front, 'strutTop.out')).toBe(true);
     expect(sketchedPoints(build.front)).toContain('strutTop');
     const whole = edited((b) => {
-      b.front.points.strutTop.ahead -= 3;
-      b.front.points.strutTop.out += 4;
+      b.front.points['strutTop'].ahead -= 3;
+      b.front.points['strutTop'].out += 4;
     }, build);
     expect(sketchedPoints(whole.front)).not.toContain('strutTop');
   });
@@ -69,7 +69,7 @@ describe('a sketch', () => {
     expect(sketchedPoints(wider.front)).toEqual(sketchedPoints(start.front));
     const two = edited((b) => {
       copyVariant(b, 'b', 'B');
-      b.front.points.lowerOuter.up += 5;
+      b.front.points['lowerOuter'].up += 5;
     }, wider);
     const back = edited((b) => void openVariant(b, 'first'), two);
     expect(back.front.sketch).toEqual(wider.front.sketch);

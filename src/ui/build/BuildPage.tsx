@@ -2,7 +2,7 @@
 
 import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
-import { useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openVariantOf } from '@/core/model/variants';
@@ -21,7 +21,7 @@ import { VariantNotes } from '../variants/VariantNotes';
 import { comparedIn } from '../variants/compared';
 import type { EditPoints } from '../stations/rack/PointsTable';
 import { stationsOf } from '../stations/list';
-import { VERDICT } from '../theme';
+import { UNSEEN, VERDICT } from '../theme';
 import { Traces } from '../traces/Traces';
 import { useStable } from '../useStable';
 import { Caution } from './Caution';
@@ -45,6 +45,7 @@ import { useNulls } from './useNulls';
 import { useOnFloor } from './useOnFloor';
 import { THINNEST, useShim } from './useShim';
 import { useStationStates } from './useStationStates';
+import { useSteps } from './useSteps';
 import { useTrial } from './useTrial';
 import { goTo, usePlace } from './place';
 import { useView } from './viewStore';
@@ -85,6 +86,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const context = useBuildContext();
   const build = useBuild((state) => state.build);
   const edit = useBuild((state) => state.edit);
+  const steps = useSteps(context);
   const view = useView();
   const { show, unit } = view;
   const saving = useAutosave(context, id, version);
@@ -163,11 +165,12 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
     },
     onLeave: shim.leave,
     onPutAway: trial.tried && (() => trial.look(null)),
-    onUndo: context.undo,
-    onRedo: context.redo,
+    onUndo: steps.undo,
+    onRedo: steps.redo,
     onHelp: handleOpenHelp,
   });
 
+  const heading = `${open.name}: ${build.name}`;
   const trouble = corner.reading.ok ? '' : capital(corner.reading.why);
   const which = (
     <WhichWheel
@@ -181,7 +184,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   );
   return (
     <Whole>
-      <TopBar unit={unit} onUnit={pickUnit} menu={menu} />
+      <TopBar unit={unit} steps={steps} onUnit={pickUnit} menu={menu} />
       <StationRail
         station={station}
         stations={stations}
@@ -191,6 +194,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
       />
       {'desk' in open.panel && (
         <Desk aria-label="Station">
+          <Unseen>{heading}</Unseen>
           {open.panel.ofOneWheel && which}
           <open.panel.desk
             build={build}
@@ -204,6 +208,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
       )}
       {'underFloor' in open.panel && (
         <Middle>
+          <Unseen>{heading}</Unseen>
           <Floor
             wheel={wheel}
             drawn={corner.drawn}
@@ -250,24 +255,26 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
                 onStopComparing={stopComparing}
               />
               <SketchNote design={design} axle={axle} onEdit={edit} />
-              <open.panel.underFloor
-                build={build}
-                wheel={wheel}
-                targets={targets}
-                unit={unit}
-                selected={selected}
-                onSelect={handleSelect}
-                onPoints={handlePoints}
-                onEdit={edit}
-                tried={trial.tried}
-                onTry={trial.look}
-                bumpSteer={corner.bumpSteer}
-                clearances={clearances}
-                nulls={nulls}
-                shim={shim}
-                onFind={handleFind}
-                onShow={show}
-              />
+              <Later now={!view.dragging}>
+                <open.panel.underFloor
+                  build={build}
+                  wheel={wheel}
+                  targets={targets}
+                  unit={unit}
+                  selected={selected}
+                  onSelect={handleSelect}
+                  onPoints={handlePoints}
+                  onEdit={edit}
+                  tried={trial.tried}
+                  onTry={trial.look}
+                  bumpSteer={corner.bumpSteer}
+                  clearances={clearances}
+                  nulls={nulls}
+                  shim={shim}
+                  onFind={handleFind}
+                  onShow={show}
+                />
+              </Later>
             </Column>
           </Under>
         </Middle>
@@ -317,6 +324,15 @@ const openStation = (station: Station) => goTo({ station });
 const showAxle = (axle: AxleName) => goTo({ axle });
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What may lag behind where something else has to keep up with the hand. */
+function Later({ now, children }: { now: boolean; children: React.ReactNode }) {
+  const later = useDeferredValue(children);
+  return now ? children : later;
+}
+
+/** The page's heading, for those who hear it. */
+const Unseen = styled('h1')(UNSEEN);
 
 /** Why the position shown cannot be reached, where there is no floor to say it on. */
 const Trouble = styled('p')({ margin: '0 0 8px', color: VERDICT.bad, fontWeight: 600 });

@@ -18,7 +18,8 @@ import type { LengthUnit } from '@/core/model/units';
 import { PAPER, PHONE, VERDICT } from '../theme';
 import { VariantsButton } from '../variants/VariantsButton';
 import { SaveMark } from './SaveMark';
-import { useBuild, useBuildContext, useHistory } from './useBuildStore';
+import { useBuild, useHistory } from './useBuildStore';
+import type { Steps } from './useSteps';
 
 export interface MenuEntry {
   label: string;
@@ -27,13 +28,14 @@ export interface MenuEntry {
 
 interface Props {
   unit: LengthUnit;
+  steps: Steps;
   onUnit: (unit: LengthUnit) => void;
   menu: MenuEntry[];
 }
 
 /** The bar over the page: whose bench it is, whether it is saved, undo, units, files. */
-export const TopBar = memo(function TopBar({ unit, onUnit, menu }: Props) {
-  const { undo, redo } = useBuildContext();
+export const TopBar = memo(function TopBar({ unit, steps, onUnit, menu }: Props) {
+  const { undo, redo } = steps;
   const { canUndo, canRedo } = useHistory();
   return (
     <Box

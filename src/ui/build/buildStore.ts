@@ -4,6 +4,7 @@ import { createStore } from 'zustand/vanilla';
 import type { Build } from '@/core/model/build';
 import { refusedChange } from '@/core/model/change';
 import { settleSketch } from '@/core/model/sketch';
+import { changeInWords } from '@/core/model/changeInWords';
 import { frozenTouched, replaceBuild } from '@/core/model/variants';
 
 /**
@@ -62,16 +63,17 @@ export function createBuildStore(build: Build, onRefused?: (why: string) => void
   const clearStep = () => {
     lastStep = undefined;
   };
+  /** Goes a step back or on; answers what that changed, in words. */
+  const step = (way: 'undo' | 'redo'): string => {
+    clearStep();
+    const before = store.getState().build;
+    store.temporal.getState()[way]();
+    return changeInWords(before, store.getState().build);
+  };
   return {
     store,
-    undo: () => {
-      clearStep();
-      store.temporal.getState().undo();
-    },
-    redo: () => {
-      clearStep();
-      store.temporal.getState().redo();
-    },
+    undo: () => step('undo'),
+    redo: () => step('redo'),
   };
 }
 

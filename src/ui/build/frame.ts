@@ -64,6 +64,7 @@ export const Column = styled('section')({
   minHeight: 0,
   minWidth: 0,
   gap: 6,
+  contain: 'layout style',
   [PHONE]: { overflowX: 'auto' },
 });
 
@@ -76,6 +77,7 @@ export const Beside = styled('aside')({
   gap: 4,
   minHeight: 0,
   overflow: 'auto',
+  contain: 'layout style',
   [PHONE]: {
     order: 1,
     borderLeft: 0,

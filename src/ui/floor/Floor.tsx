@@ -163,7 +163,14 @@ export function Floor(props: Props) {
       ref={ref}
       component="section"
       aria-label="Floor"
-      sx={{ position: 'relative', bgcolor: SLATE.ground, overflow: 'hidden', minHeight: 0 }}
+      sx={{
+        position: 'relative',
+        bgcolor: SLATE.ground,
+        overflow: 'hidden',
+        minHeight: 0,
+        // What changes in here moves nothing outside.
+        contain: 'strict',
+      }}
     >
       <Box sx={{ display: 'flex', position: 'absolute', inset: 0, top: STRIP }}>
         {bounds.width > 0 &&
@@ -233,19 +240,21 @@ export function Floor(props: Props) {
         onSpace={setInSpace}
         onFit={handleFit}
       />
-      <Menu
-        open={meant !== null}
-        onClose={() => setMeant(null)}
-        anchorReference="anchorPosition"
-        anchorPosition={meant ? { left: meant.at.x + 8, top: meant.at.y + 8 } : undefined}
-        slotProps={{ list: { 'aria-label': 'Joints that lie here' } }}
-      >
-        {meant?.names.map((name) => (
-          <MenuItem key={name} dense onClick={() => handleSelect(name)}>
-            {pointLabel(design, name)}
-          </MenuItem>
-        ))}
-      </Menu>
+      {meant && (
+        <Menu
+          open
+          onClose={() => setMeant(null)}
+          anchorReference="anchorPosition"
+          anchorPosition={{ left: meant.at.x + 8, top: meant.at.y + 8 }}
+          slotProps={{ list: { 'aria-label': 'Joints that lie here' } }}
+        >
+          {meant.names.map((name) => (
+            <MenuItem key={name} dense onClick={() => handleSelect(name)}>
+              {pointLabel(design, name)}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
       {measuring && trouble === '' && (
         <Said role="status">{tapeSays(measuring, props.drawn, design, unit)}</Said>
       )}

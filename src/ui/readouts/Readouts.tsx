@@ -1,6 +1,5 @@
 'use client';
 
-import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
@@ -72,16 +71,7 @@ export function Readouts(props: Props) {
   const hasAxis = typeOf(design).steersAbout !== null;
   const applies = (quantity: Banded) => hasAxis || !isOfAxis(quantity);
   return (
-    <Box
-      component="section"
-      aria-label="Readouts"
-      sx={{
-        display: 'grid',
-        gap: 0.5,
-        gridTemplateColumns: 'minmax(0, 1fr)',
-        [PHONE]: { gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', columnGap: 2 },
-      }}
-    >
+    <Figures aria-label="Readouts">
       {props.looked && <Looked role="status">As looked at, not taken</Looked>}
       {FIGURES_SHOWN.filter(({ quantity }) => applies(quantity)).map((figure) => {
         const now = reading.ok ? (reading.value[figure.quantity] ?? null) : null;
@@ -105,9 +95,16 @@ export function Readouts(props: Props) {
           />
         );
       })}
-    </Box>
+    </Figures>
   );
 }
+
+const Figures = styled('section')({
+  display: 'grid',
+  gap: 4,
+  gridTemplateColumns: 'minmax(0, 1fr)',
+  [PHONE]: { gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', columnGap: 16 },
+});
 
 function ReadoutRow({
   figure,

@@ -40,15 +40,32 @@ export const SteeringReadouts = memo(function SteeringReadouts({
   return (
     <section aria-label="Steering readouts">
       {rows.map(([label, meaning, figure, verdict]) => (
-        <Row key={label} data-steering={label}>
-          <Tooltip title={meaning} placement="left">
-            <span>{label}</span>
-          </Tooltip>
-          <Figure>{figure}</Figure>
-          <Mark>{verdict && <VerdictMark verdict={verdict} />}</Mark>
-        </Row>
+        <Line key={label} {...{ label, meaning, figure, verdict }} />
       ))}
     </section>
+  );
+});
+
+/** A figure that stays is not redrawn. */
+const Line = memo(function Line({
+  label,
+  meaning,
+  figure,
+  verdict,
+}: {
+  label: string;
+  meaning: string;
+  figure: string;
+  verdict: Verdict | null;
+}) {
+  return (
+    <Row data-steering={label}>
+      <Tooltip title={meaning} placement="left">
+        <span>{label}</span>
+      </Tooltip>
+      <Figure>{figure}</Figure>
+      <Mark>{verdict && <VerdictMark verdict={verdict} />}</Mark>
+    </Row>
   );
 });
 

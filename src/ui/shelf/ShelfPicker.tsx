@@ -6,6 +6,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import List from '@mui/material/List';
+import ListItem from '@mui/material/ListItem';
 import ListItemButton from '@mui/material/ListItemButton';
 import ListItemText from '@mui/material/ListItemText';
 import Typography from '@mui/material/Typography';
@@ -63,15 +64,16 @@ export function ShelfPicker<K extends PartKind>({
         )}
         <List dense>
           {parts?.map((part) => (
-            <ListItemButton
-              key={part.name}
-              onClick={() => {
-                onPick(part);
-                onClose();
-              }}
-            >
-              <ListItemText primary={part.name} secondary={inBrief(part)} />
-            </ListItemButton>
+            <ListItem key={part.name} disablePadding>
+              <ListItemButton
+                onClick={() => {
+                  onPick(part);
+                  onClose();
+                }}
+              >
+                <ListItemText primary={part.name} secondary={inBrief(part)} />
+              </ListItemButton>
+            </ListItem>
           ))}
         </List>
       </DialogContent>

@@ -26,9 +26,11 @@ export function SearchRow({
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, my: 1 }}>
       <Button
         variant="contained"
-        onClick={onSearch}
-        disabled={part !== null || opened.length === 0}
-        sx={{ whiteSpace: 'nowrap', flex: 'none' }}
+        // A disabled button would lose the focus while it searches.
+        onClick={() => part === null && onSearch()}
+        aria-disabled={part !== null}
+        disabled={opened.length === 0}
+        sx={{ whiteSpace: 'nowrap', flex: 'none', opacity: part === null ? 1 : 0.5 }}
       >
         {label}
       </Button>

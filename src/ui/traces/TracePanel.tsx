@@ -16,6 +16,7 @@ import { trackOf } from '@/core/upright/place';
 import type { CornerView } from '../build/useCorner';
 import { Column } from '../build/frame';
 import { Choice } from '../fields/Choice';
+import { useStable } from '../useStable';
 import { Trace } from './Trace';
 import { antiPercentOf } from '@/core/motion/anti';
 import { AGAINST, TRACES, lineOf, tracesOf } from './traced';
@@ -47,6 +48,11 @@ interface Props {
 export function TracePanel(props: Props) {
   const { build, wheel, corner, proposed, compared, bands, targets } = props;
   const { axle, design } = wheel;
+  // The heading stays as it is while the curve follows.
+  const handleTrace = useStable(props.onTrace);
+  const handleAgainst = useStable(props.onAgainst);
+  const handleAway = useStable(() => props.onAway?.());
+  const handleAnother = useStable(() => props.onAnother?.());
   const kinds = tracesOf(wheel);
   // Another axle may have no half-shafts.
   const traced = kinds.includes(props.traced) ? props.traced : 'toe';
@@ -80,10 +86,10 @@ export function TracePanel(props: Props) {
         against={against}
         unit={unit}
         rack={position.rack}
-        onTrace={props.onTrace}
-        onAgainst={props.onAgainst}
-        onAway={props.onAway}
-        onAnother={props.onAnother}
+        onTrace={handleTrace}
+        onAgainst={handleAgainst}
+        onAway={props.onAway && handleAway}
+        onAnother={props.onAnother && handleAnother}
       />
       {(traced === 'anti' || traced === 'squat') && !antiPercentOf(build, axle) ? (
         <Typography variant="body2" sx={{ mt: 2 }}>

@@ -5,7 +5,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, Build } from '@/core/model/build';
 import { differencesOf } from '@/core/model/variants';
 import type { Difference } from '@/core/model/variants';
-import { pointLabel } from '@/core/model/labels';
+import { pathInWords } from '@/core/model/changeInWords';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { figuresOf } from '@/core/motion/figures';
@@ -132,7 +132,7 @@ function DifferenceRow({
   return (
     <tr>
       <td>
-        {axle} {wordsOf(path, design)}
+        {axle} {pathInWords(path, design)}
       </td>
       <td className="number">{print(to)}</td>
       <td className="number">{print(from)}</td>
@@ -141,17 +141,4 @@ function DifferenceRow({
       </td>
     </tr>
   );
-}
-
-const GROUPS: Record<string, string> = {
-  points: '',
-  rightPoints: 'right ',
-  static: '',
-  halfShaft: 'half-shaft ',
-};
-
-/** `upper ball joint, out`, `right tie rod inner joint, up`, `rim offset`. */
-function wordsOf([group, ...rest]: string[], design: AxleDesign): string {
-  const words = rest.map((word) => pointLabel(design, word));
-  return `${GROUPS[group] ?? `${group} `}${words.join(', ')}`;
 }

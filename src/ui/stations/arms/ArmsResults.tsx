@@ -83,6 +83,7 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
             </Box>
             {one.changes.length > 0 && (
               <LookTake
+                what={inWords(one.changes, design, length, unit).join('; ')}
                 looked={looked}
                 onLook={() => onTry(looked ? null : trial)}
                 onTake={() => onTake(one)}

@@ -148,7 +148,14 @@ export const MapPicture = memo(function MapPicture(props: Props) {
         ))}
         <g stroke={MARK.halo} strokeWidth={3} paintOrder="stroke" fill={MARK.ink}>
           {placed.map(({ label: { text, size }, x: left, y: line }) => (
-            <text key={text} data-map-label={text} x={ROOM + left} y={line} fontSize={size} pointerEvents="none">
+            <text
+              key={text}
+              data-map-label={text}
+              x={ROOM + left}
+              y={line}
+              fontSize={size}
+              pointerEvents="none"
+            >
               {text}
             </text>
           ))}

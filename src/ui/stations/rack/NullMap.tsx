@@ -147,6 +147,7 @@ export function NullMap(props: RackProps) {
                 </b>
               </Typography>
               <LookTake
+                what="the place on the map"
                 looked={tried !== null}
                 disabled={!steer}
                 onLook={() => (tried ? onTry(null) : look(here))}

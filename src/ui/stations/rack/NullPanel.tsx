@@ -180,6 +180,7 @@ function Way({
         )}
       </Typography>
       <LookTake
+        what={`${name} ${move}`}
         looked={tried === trial}
         disabled={steer === null}
         onLook={() => onTry(tried === trial ? null : trial)}

@@ -104,6 +104,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
               )}
             </Box>
             <LookTake
+              what={`answer ${i + 1}`}
               looked={looked}
               onLook={() => onTry(looked ? null : wheel.withPoints(one.points).design)}
               onTake={() => {

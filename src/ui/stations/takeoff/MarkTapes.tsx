@@ -38,7 +38,7 @@ export function MarkTapes({
   );
   return (
     <Box component="section" aria-label="Tapes between the marks" sx={{ mt: 2 }}>
-      <Typography variant="h3" sx={{ mb: 1 }}>
+      <Typography variant="h3" component="h2" sx={{ mb: 1 }}>
         Tapes between the marks
       </Typography>
       <Box

@@ -75,7 +75,7 @@ export function Marks(props: Props) {
                 <th scope="col" className="number">
                   ±
                 </th>
-                <th />
+                <td />
               </tr>
             </thead>
             <tbody>

@@ -18,6 +18,7 @@ import type { Reached, Way } from '@/core/upright/scrub';
 import { LengthField } from '../../fields/NumberField';
 import { FIGURES } from '../../theme';
 import type { FloorStation } from '../floorStation';
+import { LookTake } from '../LookTake';
 import { askedOf } from '../useAsked';
 
 const scrubSchema = measure('mm', -150, 250);
@@ -149,12 +150,7 @@ function WayRow({
           </Typography>
         )}
       </Typography>
-      <Button size="small" onClick={onLook} aria-pressed={looked} sx={{ minWidth: 0 }}>
-        {looked ? 'Put away' : 'Look'}
-      </Button>
-      <Button size="small" variant="outlined" onClick={onTake} sx={{ minWidth: 0 }}>
-        Take
-      </Button>
+      <LookTake what={wordsOf(way, design)} looked={looked} onLook={onLook} onTake={onTake} />
     </Box>
   );
 }
