@@ -52,6 +52,8 @@ export const markSchema = group({
   left: coordinate,
   up: coordinate,
   known: group({ ahead: z.boolean(), left: z.boolean(), up: z.boolean() }),
+  /** ± of the coordinates that are known; without one they hold exactly: they set up the axes. */
+  tolerance: mmTolerance.optional(),
   /** The mark that mirrors this one across the centreline. */
   mirrors: id.optional(),
 });

@@ -124,6 +124,60 @@ describe('datum marks from distances between them', () => {
     );
   });
 
+  describe('with a mark that is known to within a ±', () => {
+    const within = (tolerance: number, up = 160): Mark[] =>
+      frame().map((one) => (one.id === 'L' ? { ...one, up, tolerance } : one));
+    const placed = (marks: Mark[], noise?: (i: number) => number) => {
+      const result = adjustNetwork(marks, tapes(noise));
+      if (!result.ok) throw new Error(result.why);
+      return result.value;
+    };
+
+    it('places it as an exact one where the ± is next to nothing', () => {
+      const [exact, near] = [placed(frame()), placed(within(1e-4))];
+      near.marks.forEach(({ place }, i) =>
+        place.forEach((x, a) => expect(x).toBeCloseTo(exact.marks[i].place[a], 4)),
+      );
+      expect(exact.known).toEqual([]);
+      expect(near.known).toEqual([{ mark: 1, axis: 2 }]);
+    });
+
+    it('moves as its gain says when what is known is off', () => {
+      const base = placed(within(2));
+      const off = placed(within(2, 160.5));
+      const column = tapes().length;
+      base.marks.forEach(({ place }, i) =>
+        place.forEach((x, a) =>
+          expect((off.marks[i].place[a] - x) / 0.5).toBeCloseTo(
+            base.gain.get(i * 3 + a, column),
+            2,
+          ),
+        ),
+      );
+    });
+
+    it('expects the spread that errors of tapes and mark make, tried on 400 frames', () => {
+      const random = seeded(7);
+      const normal = () => Math.sqrt(-2 * Math.log(random() || 1e-9)) * Math.cos(6.2832 * random());
+      const { marks } = placed(within(2));
+      const squares = marks.map(() => [0, 0, 0]);
+      const RUNS = 400;
+      for (let run = 0; run < RUNS; run++) {
+        const off = placed(within(2, 160 + 2 * normal()), () => 1.5 * normal());
+        off.marks.forEach(({ place }, i) =>
+          place.forEach((x, a) => (squares[i][a] += (x - marks[i].place[a]) ** 2)),
+        );
+      }
+      marks.forEach(({ spread }, i) =>
+        spread.forEach((expected, a) => {
+          const seen = Math.sqrt(squares[i][a] / RUNS);
+          expect(Math.abs(seen - expected)).toBeLessThan(0.15 * expected + 0.05);
+        }),
+      );
+      expect(marks[1].spread[2]).toBeGreaterThan(1);
+    });
+  });
+
   it('points at the distance that disagrees', () => {
     const result = adjustNetwork(
       frame(),

@@ -13,7 +13,7 @@ import type { Mark, MarkDistance } from '../model/takeOff';
 export interface PlacedMark {
   id: string;
   place: Vec;
-  /** ± to expect of each coordinate from the ± of the tapes, mm; 0 where the coordinate is known. */
+  /** ± to expect of each coordinate from the ± of tapes and known marks, mm; 0 where it is known exactly. */
   spread: Vec;
 }
 
@@ -23,8 +23,13 @@ export interface Network {
   residuals: number[];
   misfit: number;
   doubts: string[];
-  /** d coordinate / d distance: rows ahead, left, up of each mark in order, one column a distance. */
+  /**
+   * d coordinate / d distance, d coordinate / d known coordinate: rows ahead, left, up of each mark in order, one
+   * column a distance that counts, then one each of `known`.
+   */
   gain: Matrix;
+  /** Coordinates that are known to within a ±: which mark's in order, and which axis. */
+  known: { mark: number; axis: number }[];
 }
 
 export type Adjusted = { ok: true; value: Network } | { ok: false; why: string };
@@ -52,8 +57,8 @@ interface Settled {
 }
 
 /**
- * Places datum marks from tapes between them (least squares with every tape by its ±). Known
- * coordinates hold; marks that mirror each other lie alike on both sides of the centreline. One mark
+ * Places datum marks from tapes between them (least squares with every tape by its ±). Known coordinates hold, or
+ * pull by their own ± where they have one; marks that mirror each other lie alike on both sides of the centreline. One mark
  * on the centreline and a mirrored pair set up a bare frame: no surface plate is needed. Starts from
  * where the marks roughly are, which also says on which side of each other they lie.
  * @param all tapes; those not read yet or left out do not count, and results have one entry each that does
@@ -72,7 +77,14 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
     if (mark.mirrors !== undefined && (!index.has(mark.mirrors) || mark.mirrors === mark.id))
       return refuse(`${mark.name} mirrors a mark that is not there`);
   const unknowns: { mark: number; axis: number }[] = marks.flatMap((mark, i) =>
-    AXES.flatMap((axis, a) => (mark.known[axis] ? [] : [{ mark: i, axis: a }])),
+    AXES.flatMap((axis, a) =>
+      mark.known[axis] && mark.tolerance === undefined ? [] : [{ mark: i, axis: a }],
+    ),
+  );
+  const known = marks.flatMap((mark, i) =>
+    AXES.flatMap((axis, a) =>
+      mark.known[axis] && mark.tolerance !== undefined ? [{ mark: i, axis: a }] : [],
+    ),
   );
   if (unknowns.length === 0) return refuse('every mark is known: there is nothing to work out');
   const column = new Map(unknowns.map(({ mark, axis }, u) => [mark * 3 + axis, u]));
@@ -98,6 +110,12 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
       }
       return { missing: taped.distance - apart, weight: 1 / taped.tolerance ** 2, slopes, bends };
     }),
+    ...known.map(({ mark, axis }): Condition => ({
+      missing: placeOf(marks[mark])[axis] - places[mark][axis],
+      weight: 1 / marks[mark].tolerance! ** 2,
+      slopes: [[column.get(mark * 3 + axis)!, 1]],
+      bends: [],
+    })),
     ...marks.flatMap((mark, i): Condition[] => {
       if (mark.mirrors === undefined) return [];
       const j = index.get(mark.mirrors)!;
@@ -149,7 +167,7 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
           away(other.places) <= Math.max(ROUGHLY, away(than.places)))));
   let best = settleFrom(start);
   // Tapes that fit badly may have led into another minimum: tried again from round about where the marks are.
-  const free = between.length + 3 * mirrored - unknowns.length;
+  const free = between.length + known.length + 3 * mirrored - unknowns.length;
   if (!best || best.cost > SUSPECT * Math.max(1, free)) {
     const normal = normalNumbers();
     for (let n = 0; n < STARTS && unknowns.length <= MANY; n++) {
@@ -179,8 +197,8 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
   if (nowLoose) return refuse(nowLoose);
   const { normal } = normalOf(settled, unknowns.length);
   const inverse = solve(normal, Matrix.eye(unknowns.length));
-  const gain = Matrix.zeros(marks.length * 3, Math.max(1, between.length));
-  between.forEach((_, d) => {
+  const gain = Matrix.zeros(marks.length * 3, Math.max(1, between.length + known.length));
+  [...between, ...known].forEach((_, d) => {
     const { slopes, weight } = settled[d];
     unknowns.forEach(({ mark, axis }, u) => {
       let sum = 0;
@@ -207,6 +225,7 @@ export function adjustNetwork(marks: Mark[], all: MarkDistance[]): Adjusted {
       ),
       doubts: doubtsOf(between, settled, inverse, name),
       gain,
+      known,
     },
   };
 }

@@ -8,7 +8,7 @@ import { readBench } from './hang';
 import { AXIS, spreadOf } from './measured';
 import type { MeasuredNumber, PlaceRead } from './measured';
 import { adjustNetwork } from './network';
-import type { Adjusted } from './network';
+import type { Adjusted, Network } from './network';
 import { counts, missingOf, recordOf, takeOffOf } from '../model/takeOff';
 import type { ByDistances, Direct, Measured, TakeOff } from '../model/takeOff';
 import { locate } from './trilateration';
@@ -39,10 +39,12 @@ export function readerOf(build: Build): Reader {
 
 let lastNetwork: { marks: unknown; between: unknown; network: Adjusted | null } | null = null;
 
-/** The datum marks as their tapes place them; null where all are known. Worked out once for the same marks and tapes. */
+/** The datum marks as their tapes place them; null where all are known exactly. Worked out once for the same marks and tapes. */
 function networkOf({ marks, between }: TakeOff): Adjusted | null {
   if (lastNetwork?.marks === marks && lastNetwork.between === between) return lastNetwork.network;
-  const loose = marks.some(({ known }) => !(known.ahead && known.left && known.up));
+  const loose = marks.some(
+    ({ known, tolerance }) => tolerance !== undefined || !(known.ahead && known.left && known.up),
+  );
   const network = loose ? adjustNetwork(marks, between) : null;
   lastNetwork = { marks, between, network };
   return network;
@@ -159,17 +161,36 @@ function beyondTapes({ loose, conflict }: Placed, point: PointName): MeasuredNum
   ];
 }
 
-/** What the tapes between the marks do to a point that hangs on the marks. */
+/** What the tapes between the marks, and the ± of what is known of them, do to a point that hangs on the marks. */
 function fromNetwork(
   takeOff: TakeOff,
-  { gain }: { gain: { get: (row: number, column: number) => number } },
+  { gain, known }: Pick<Network, 'gain' | 'known'>,
   tapes: { mark: Vec; index: number }[],
   placed: Placed,
   point: PointName,
   inCorner: (v: Vec) => Vec,
 ): MeasuredNumber[] {
   const name = (id: string) => takeOff.marks.find((mark) => mark.id === id)?.name ?? '';
-  return takeOff.between.filter(counts).map((taped, d) => {
+  const taped = takeOff.between.filter(counts);
+  const numbers = [
+    ...taped.map((one) => ({
+      id: `marks.${takeOff.between.indexOf(one)}`,
+      what: `${name(one.from)} to ${name(one.to)}`,
+      value: one.distance,
+      tolerance: one.tolerance,
+    })),
+    ...known.map(({ mark: at, axis }) => {
+      const mark = takeOff.marks[at];
+      const word = (['ahead', 'left', 'up'] as const)[axis];
+      return {
+        id: `marks.known.${mark.id}.${word}`,
+        what: `${mark.name}, ${word} as known`,
+        value: mark[word],
+        tolerance: mark.tolerance!,
+      };
+    }),
+  ];
+  return numbers.map((number, d) => {
     let per: Vec = [0, 0, 0];
     tapes.forEach(({ mark, index }, i) => {
       const move = inCorner([
@@ -183,15 +204,7 @@ function fromNetwork(
       const longer = dot(move, away) / size;
       per = add(per, scale([placed.gain[0][i], placed.gain[1][i], placed.gain[2][i]], longer));
     });
-    return {
-      id: `marks.${takeOff.between.indexOf(taped)}`,
-      of: 'marks' as const,
-      what: `${name(taped.from)} to ${name(taped.to)}`,
-      unit: 'mm' as const,
-      value: taped.distance,
-      tolerance: taped.tolerance,
-      moves: [{ point, per }],
-    };
+    return { ...number, of: 'marks' as const, unit: 'mm' as const, moves: [{ point, per }] };
   });
 }
 

@@ -1,8 +1,76 @@
+import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
+import CopiedIcon from '@mui/icons-material/CheckOutlined';
+import IconButton from '@mui/material/IconButton';
 import { styled } from '@mui/material/styles';
+import { useRef, useState } from 'react';
+import type { ComponentProps, RefObject } from 'react';
 import { FIGURES, PAPER } from '../theme';
 
-/** A plain table on paper; a cell of class `number` holds figures. */
-export const Table = styled('table')({
+/** A plain table on paper, which can be copied as text; a cell of class `number` holds figures. */
+export function Table(props: ComponentProps<typeof Plain>) {
+  const table = useRef<HTMLTableElement>(null);
+  return (
+    <Frame>
+      <Plain {...props} ref={table} />
+      <CopyTable table={table} what={props['aria-label']} />
+    </Frame>
+  );
+}
+
+/** Puts what a table shows on the clipboard, as a spreadsheet takes it: tabs between cells. */
+export function CopyTable({
+  table,
+  what = 'the table',
+}: {
+  table: RefObject<HTMLTableElement | null>;
+  what?: string | undefined;
+}) {
+  const [copied, setCopied] = useState(false);
+  const copy = async () => {
+    if (!table.current) return;
+    await navigator.clipboard.writeText(tableText(table.current));
+    setCopied(true);
+    setTimeout(() => setCopied(false), 2000);
+  };
+  return (
+    <Corner data-copy>
+      <IconButton
+        size="small"
+        aria-label={copied ? `Copied: ${what}` : `Copy: ${what}`}
+        title="Copy as text for a spreadsheet"
+        onClick={() => void copy()}
+        sx={{ p: '2px', bgcolor: PAPER.sheet }}
+      >
+        {copied ? <CopiedIcon fontSize="inherit" /> : <CopyIcon fontSize="inherit" />}
+      </IconButton>
+    </Corner>
+  );
+}
+
+/** What the cells of a table show, a line a row; what is typed in a cell is its value. */
+export function tableText(table: HTMLTableElement): string {
+  const cellText = (cell: Element): string => {
+    const typed = [...cell.querySelectorAll('input')].filter(
+      ({ type }) => type !== 'checkbox' && type !== 'radio',
+    );
+    if (typed.length > 0)
+      return typed.map(({ value, placeholder }) => value || placeholder).join(' ');
+    return (cell.textContent ?? '').replace(/\s+/gu, ' ').trim();
+  };
+  return [...table.rows].map((row) => [...row.cells].map(cellText).join('\t')).join('\n');
+}
+
+const Frame = styled('div')({
+  position: 'relative',
+  width: '100%',
+  '& > [data-copy]': { opacity: 0 },
+  '&:hover > [data-copy], & > [data-copy]:focus-within': { opacity: 1 },
+  '@media (hover: none)': { '& > [data-copy]': { opacity: 0.7 } },
+});
+
+const Corner = styled('div')({ position: 'absolute', right: 0, top: 0, fontSize: 16 });
+
+const Plain = styled('table')({
   width: '100%',
   borderCollapse: 'collapse',
   fontSize: 14,

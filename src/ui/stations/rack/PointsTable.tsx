@@ -16,6 +16,7 @@ import { describeProblems } from '@/core/model/problems';
 import type { Problem } from '@/core/model/problems';
 import { looksLikeTable } from '@/core/file/pointsCsv';
 import { askWhere } from '../../points/previewStore';
+import { CopyTable } from '../../fields/Table';
 import { PAPER, VERDICT } from '../../theme';
 import { PointCell, cellId } from './PointCell';
 import type { PointCellProps } from './PointCell';
@@ -116,11 +117,24 @@ export function PointsTable({
     [enqueueSnackbar],
   );
 
+  const table = useRef<HTMLTableElement>(null);
   const firstError = Object.entries(errors)[0];
   return (
-    <Box sx={{ minWidth: 0, minHeight: 0, overflow: 'auto', flex: '0 1 auto' }}>
+    <Box
+      sx={{
+        minWidth: 0,
+        minHeight: 0,
+        overflow: 'auto',
+        flex: '0 1 auto',
+        position: 'relative',
+        '& > [data-copy]': { opacity: 0 },
+        '&:hover > [data-copy], & > [data-copy]:focus-within': { opacity: 1 },
+      }}
+    >
+      <CopyTable table={table} what="points" />
       <Box
         component="table"
+        ref={table}
         aria-label={`Points, ${unit}`}
         sx={{
           width: '100%',

@@ -110,7 +110,7 @@ export function DirectFields({
       })}
       {moved && (
         <Typography role="status" variant="body2" component="div" sx={{ color: VERDICT.edge }}>
-          + The same reading from there puts the point at {length(moved.to)} {moved.coordinate}; it
+          △ The same reading from there puts the point at {length(moved.to)} {moved.coordinate}; it
           was at {length(moved.from)}.{' '}
           <Button
             size="small"

@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { LengthUnit } from '@/core/model/units';
 import { lengthIn, printLength, readable, saidIn } from '@/core/model/units';
-import { coordinate, label } from '@/core/model/wording';
+import { coordinate, label, tolerance } from '@/core/model/wording';
 import type { Adjusted } from '@/core/takeoff/network';
 import { takeOffOf } from '@/core/model/takeOff';
 import type { Mark } from '@/core/model/takeOff';
@@ -22,6 +22,7 @@ import { Table } from '../../fields/Table';
 import type { StationProps } from './TakeOff';
 
 const nameSchema = label();
+const toleranceSchema = tolerance('mm', 100);
 const AXES = ['ahead', 'left', 'up'] as const;
 const WORDS = { ahead: 'ahead', left: 'left of centre', up: 'up' };
 
@@ -68,6 +69,7 @@ export function Marks(props: Props) {
                     {WORDS[axis]}, known?
                   </th>
                 ))}
+                <th scope="col">± of what is known</th>
                 <th scope="col">mirrors</th>
                 <th scope="col" className="number">
                   placed at ({unit})
@@ -111,6 +113,19 @@ export function Marks(props: Props) {
                       />
                     </td>
                   ))}
+                  <td>
+                    <LengthField
+                      label="±"
+                      value={mark.tolerance}
+                      placeholder="exact"
+                      unit={unit}
+                      schema={toleranceSchema}
+                      disabled={!AXES.some((axis) => mark.known[axis])}
+                      onValue={(mm, step) => edit(i, (m) => void (m.tolerance = mm), step)}
+                      onClear={(step) => edit(i, (m) => void delete m.tolerance, step)}
+                      width={88}
+                    />
+                  </td>
                   <td>
                     <TextField
                       select

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { uprightPoints } from '@/core/corners/kinds';
 import { toVec } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
-import type { PointName } from '@/core/model/points';
+import type { Coordinate, PointName } from '@/core/model/points';
 import { printLength, readable, saidIn } from '@/core/model/units';
 import { chassisToBench } from '@/core/takeoff/bench';
 import { hangUpright } from '@/core/takeoff/hang';
@@ -148,16 +148,32 @@ function startOf(method: Exclude<Method, 'none'>, { build, wheel, point }: Props
   const where = { axle: wheel.axle, side: wheel.side, point };
   const tape = () => ({ tolerance: USUAL.tape });
   const rule = () => ({ tolerance: USUAL.rule });
-  if (method === 'direct') return { ...where, method, ahead: tape(), out: tape(), up: tape() };
-  if (method === 'distances')
+  // As the last joint of this wheel was measured: the planes and marks are at hand, and the same tape.
+  const last = takeOffOf(build).measured.findLast(
+    (m) => m.axle === wheel.axle && m.side === wheel.side && m.method === method,
+  );
+  if (method === 'direct') {
+    const from = (coordinate: Coordinate) => {
+      const { value: _, ...read } =
+        last?.method === 'direct' ? last[coordinate] : { ...tape(), value: undefined };
+      return read;
+    };
+    return { ...where, method, ahead: from('ahead'), out: from('out'), up: from('up') };
+  }
+  if (method === 'distances') {
+    const { marks } = takeOffOf(build);
+    const before = last?.method === 'distances' ? last.tapes : [];
+    const used = before.filter(({ mark }) => marks.some(({ id }) => id === mark));
     return {
       ...where,
       method,
       answer: 1,
-      tapes: takeOffOf(build)
-        .marks.slice(0, 4)
-        .map((mark) => ({ mark: mark.id, ...tape() })),
+      tapes:
+        used.length > 0
+          ? used.map(({ mark, tolerance }) => ({ mark, tolerance }))
+          : marks.slice(0, 4).map((mark) => ({ mark: mark.id, ...tape() })),
     };
+  }
   return {
     ...where,
     method,
