@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { STATIONS } from './src/core/judging/stations';
 
 const config: NextConfig = {
   serverExternalPackages: ['sequelize', 'sqlite3', 'umzug', 'fflate'],
@@ -12,6 +13,13 @@ const config: NextConfig = {
     turbopackInputSourceMaps: false,
   },
   env: { HAVRIK_BUILT: process.env.HAVRIK_BUILT ?? 'by hand' },
+  // A build is one page, whichever of its stations the address names: going from one to another fetches nothing.
+  rewrites: () =>
+    Promise.resolve([
+      { source: `/builds/:id/:station(${STATIONS.join('|')})`, destination: '/builds/:id' },
+      // Browsers ask for it by this name too.
+      { source: '/favicon.ico', destination: '/icon.svg' },
+    ]),
   headers: () =>
     Promise.resolve([
       {

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import {
   browse,
+  buildIdOf,
   clickButton,
   newPage,
   openBuild,
@@ -79,7 +80,7 @@ it('exports a build and imports it again, digit for digit', async () => {
   await home();
   await choose('Import a file', path);
   await page.waitForSelector('[data-curve="toe"]');
-  const id = page.url().split('/').at(-1);
+  const id = buildIdOf(page);
   const again = await fetch(`${shop.app.address}/api/builds/${id}/file`);
   expect(await again.text()).toBe(text);
 });

@@ -8,6 +8,7 @@ import { blankBuild } from '../src/core/model/starts';
 import type { Build } from '../src/core/model/build';
 import {
   browse,
+  buildIdOf,
   makeFolder,
   newPage,
   openBuild,
@@ -96,7 +97,7 @@ it('keeps what is typed while the server is gone, says so, and saves it when it 
   await typeInto(page, '#upperOuter-out', '579');
   app = await start(database, port);
   await settled(page);
-  const id = page.url().split('/').at(-1);
+  const id = buildIdOf(page);
   const stored = (await (await fetch(`${app.address}/api/builds/${id}`)).json()) as {
     build: Build;
   };

@@ -130,6 +130,9 @@ export async function openBuild(page: Page, address: string, name: string): Prom
   await settled(page);
 }
 
+/** The build whose page it is. */
+export const buildIdOf = (page: Page): string => /\/builds\/([^/?]+)/u.exec(page.url())![1];
+
 /** Waits until everything typed is saved. */
 export const settled = (page: Page): Promise<unknown> =>
   page.waitForSelector('[data-save="saved"]');

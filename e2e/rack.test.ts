@@ -58,7 +58,7 @@ it('shades a map in the worker, goes where it is clicked, and keeps the page fre
   const line = (await (await page.$('[data-map-mark="null"] path'))!.boundingBox())!;
   await page.mouse.click(line.x + line.width / 2, line.y + line.height / 2);
   await shows('[aria-label="Bump map"] [role=status]', '0.0\\d\\d°');
-  await clickButton(page, 'Take');
+  await clickButton(page, 'Take: the place on the map');
   await until(page, `document.querySelector('[data-map]') !== null`);
   expect(await toeRange()).toBeLessThan(0.15);
   await clickButton(page, 'Undo');

@@ -5,6 +5,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import type { Build } from '../src/core/model/build';
 import {
   browse,
+  buildIdOf,
   clickButton,
   makeFolder,
   newPage,
@@ -50,7 +51,7 @@ afterAll(() => {
 
 const shows = (text: string, on = page) =>
   on.waitForSelector(`::-p-text(${text})`, { timeout: 20_000 });
-const idOf = (on = page) => on.url().split('/').at(-1)!;
+const idOf = (on = page) => buildIdOf(on);
 const stored = async (id: string) =>
   (await (await fetch(`${app.address}/api/builds/${id}`)).json()) as {
     version: number;

@@ -32,11 +32,11 @@ it('goes on with a copy of a variant, compares the two, freezes one and brings a
     await until(page, `!document.querySelector('.MuiDrawer-root, [role=presentation] h2')`);
   };
   await variants();
-  await clickButton(page, 'Go on with a copy of “As drawn”');
+  await clickButton(page, 'Go on with a copy of “First variant”');
   await clickButton(page, 'Compare');
   await shows('[aria-label="Differences"]', 'No number differs');
   await close();
-  await shows('[role=note]', 'Compared with “As drawn”');
+  await shows('[role=note]', 'Compared with “First variant”');
   await typeInto(page, '#tieRodOuter-up', '260');
   await page.waitForSelector('[data-curve="compared"]');
   await page.waitForSelector('[data-view="front"] [data-part="compared"]');
@@ -57,11 +57,11 @@ it('goes on with a copy of a variant, compares the two, freezes one and brings a
   await page.waitForSelector('[data-save-kept]');
   await page.locator('::-p-xpath((//*[@data-save-kept])[last()]//button[.="Bring back"])').click();
   await close();
-  await until(page, `document.querySelector('header').textContent.includes('As drawn')`);
+  await until(page, `document.querySelector('header').textContent.includes('First variant')`);
   expect(await readout(page, 'toe')).toBe(range);
   await settled(page);
   await page.reload({ waitUntil: 'networkidle0' });
-  await until(page, `document.querySelector('header').textContent.includes('As drawn')`);
+  await until(page, `document.querySelector('header').textContent.includes('First variant')`);
 });
 
 it('fetches what draws in space only when it is asked for', async () => {

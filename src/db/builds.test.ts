@@ -14,7 +14,7 @@ import {
 } from './builds';
 import { database, openDatabase } from './database';
 import { listBuilds } from './list';
-import { listSaves, openSave } from './saves';
+import { keepNow, listSaves, noteSave, openSave } from './saves';
 import { DatabaseTrouble, UnreadableBuild, inWords } from './trouble';
 import { stopWriting } from './writing';
 
@@ -209,6 +209,26 @@ describe('kept saves', () => {
       savedAt: new Date(start + minutes(32)).toISOString(),
     });
   });
+
+  it('take a note, are kept on purpose with one, and then stay for as long as the build does', async () => {
+    const { id } = await createBuild(full());
+    const first = (await keepNow(id, 'before the crash'))!;
+    await work(
+      id,
+      Array.from({ length: 206 }, (_, i) => 5 * (i + 1)),
+    );
+    const kept = await listSaves(id);
+    expect(kept).toHaveLength(201);
+    expect(kept.at(-1)).toMatchObject({ id: first, note: 'before the crash' });
+    expect((await openSave(id, first))!.wheelbase).toBe(full().wheelbase);
+    expect(await noteSave(id, kept[3].id, 'good on the stands')).toBe(true);
+    expect((await listSaves(id))[3].note).toBe('good on the stands');
+    expect(await noteSave(id, kept[3].id, '')).toBe(true);
+    expect((await listSaves(id))[3].note).toBe('');
+    const { id: other } = await createBuild(full());
+    expect(await noteSave(other, first, 'not its own')).toBe(false);
+    expect(await keepNow('3f0b3f6e-0000-4000-8000-000000000000', 'of nothing')).toBeNull();
+  }, 60_000);
 
   it('are of their own build, and no more than two hundred', async () => {
     const { id } = await createBuild(full());

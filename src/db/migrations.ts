@@ -114,4 +114,9 @@ export const MIGRATIONS: readonly Migration[] = [
         await tables.sequelize.query(sql, { transaction });
     },
   },
+  {
+    name: '005-notes-on-saves',
+    up: (tables, transaction) =>
+      tables.addColumn('saves', 'note', { type: DataTypes.TEXT }, { transaction }),
+  },
 ];

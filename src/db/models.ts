@@ -60,6 +60,8 @@ export interface SaveRow extends Model<InferAttributes<SaveRow>, InferCreationAt
   geometry: string;
   format: number;
   savedAt: Date;
+  /** What somebody wrote on it: such a save is not thrown away for newer ones. */
+  note: CreationOptional<string | null>;
 }
 
 /** A part on the shelf: `data` is a document (JSON) of everything but its kind and name. */
@@ -126,6 +128,7 @@ export const defineModels = (sequelize: Sequelize): Database => ({
       geometry: { type: DataTypes.TEXT, allowNull: false },
       format: { type: DataTypes.INTEGER, allowNull: false },
       savedAt: { type: DataTypes.DATE, allowNull: false },
+      note: DataTypes.TEXT,
     },
     { tableName: 'saves', underscored: true, timestamps: false },
   ),

@@ -10,6 +10,8 @@ import { newBuild as begunBuild, newBuildSchema } from '../core/model/starts';
 import type { NewBuild } from '../core/model/starts';
 import { deleteBuild, deletePart, emptyBin, restoreBuild, restorePart } from '../db/bin';
 import { createBuild, duplicateBuild } from '../db/builds';
+import { keepNow, noteSave } from '../db/saves';
+import { label, remark } from '../core/model/wording';
 import { addPart, changePart, listParts } from '../db/parts';
 import type { Shelved } from '../db/parts';
 import { DatabaseTrouble, UnreadableBuild } from '../db/trouble';
@@ -75,6 +77,30 @@ export async function throwAway(seen: string): Promise<Answer<true>> {
     await emptyBin(new Date(value));
     return true as const;
   });
+}
+
+const noteSchema = z.strictObject({ build: idSchema, save: idSchema, note: remark(200) });
+const keepSchema = z.strictObject({ build: idSchema, note: label(200) });
+const noteRefused = ([first]: Problem[]) => `The note ${first.message}`;
+
+/** Keeps a build as it is saved now, with a note; answers the kept state's id. */
+export async function keepState(build: string, note: string): Promise<Answer<string>> {
+  return answer(
+    keepSchema,
+    { build, note },
+    (given) => keepNow(given.build, given.note),
+    noteRefused,
+  );
+}
+
+/** Writes a note on a kept state; an empty one takes it away. */
+export async function noteState(build: string, save: string, note: string): Promise<Answer<true>> {
+  return answer(
+    noteSchema,
+    { build, save, note },
+    async (given) => (await noteSave(given.build, given.save, given.note)) && (true as const),
+    noteRefused,
+  );
 }
 
 /** The parts shelf. */

@@ -74,7 +74,7 @@ export const UNSEEN = {
   position: 'absolute',
   width: 1,
   height: 1,
-  margin: -1,
+  margin: 0,
   padding: 0,
   overflow: 'hidden',
   clip: 'rect(0 0 0 0)',

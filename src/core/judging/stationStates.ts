@@ -23,10 +23,9 @@ import { staticQuantities } from '../upright/staticQuantities';
 import { judgeBand, judgeRoom, worstOf } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
 import type { Wheel } from '../kinematics/wheel';
+import { STATIONS } from './stations';
+import type { Station } from './stations';
 
-/** The stations in the order of the work. */
-export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack'] as const;
-export type Station = (typeof STATIONS)[number];
 
 /** How a station stands: the worst of what it shows and of what that is, or a few words where there is nothing to judge yet. */
 export type StationState = { verdict: Verdict; of: string; frozen?: true } | { words: string };

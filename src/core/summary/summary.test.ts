@@ -1,5 +1,5 @@
 import { bumpSteer } from '../motion/bumpSteer';
-import { blankBuild } from '../model/starts';
+import { blankBuild, newBuild } from '../model/starts';
 import { prepared } from '../../test/layouts';
 import { searchable, summaryOf } from './summary';
 
@@ -26,6 +26,17 @@ it('has no figure for a wheel that does not reach, and says what stands in the w
     worst: null,
     problems: expect.stringMatching(/one place/),
   });
+});
+
+it('does not judge a sketch', () => {
+  const build = newBuild({ name: 'Begun', front: 'strut' });
+  expect(summaryOf(build)).toMatchObject({
+    worst: null,
+    verdict: null,
+    sketch: 'sketch: 8 joints to set',
+  });
+  delete build.front.sketch;
+  expect(summaryOf(build)).toMatchObject({ sketch: '', worst: expect.any(Number) });
 });
 
 it('searches without accents and capitals', () => {

@@ -3,6 +3,7 @@ import { layoutProblems } from '../file/check';
 import { prepareAxle } from '../kinematics/axle';
 import { briefOf } from '../model/brief';
 import type { AxleDesign, Build, Travel } from '../model/build';
+import { sketchInWords } from '../model/sketch';
 import { describeProblems } from '../model/problems';
 import type { Verdict } from '../verdict/verdicts';
 
@@ -15,6 +16,8 @@ export interface Summary {
   /** Largest toe change of the front left wheel over its travel, straight ahead, degrees; null out of reach. */
   worst: number | null;
   verdict: Verdict | null;
+  /** How much of the front corners is still a sketch, in words; empty where nothing is. What is one is not judged. */
+  sketch: string;
   /** What has to be mended before it can be exported, one a line; null where nothing has. */
   problems: string | null;
   /** The front corner to sketch, lengths to 0.1 mm. */
@@ -23,18 +26,20 @@ export interface Summary {
 }
 
 /** Counts the reckonings of a summary: one of another number is done anew. */
-export const RECKONING = 2;
+export const RECKONING = 3;
 
 /** A build in brief. */
 export function summaryOf(build: Build): Summary {
   const { front, travel, use, wheelbase } = build;
   const prepared = prepareAxle(front);
-  const found = prepared.ok ? bumpSteer(prepared.axle.left, travel) : null;
+  const sketch = sketchInWords(front);
+  const found = prepared.ok && !sketch ? bumpSteer(prepared.axle.left, travel) : null;
   const problems = layoutProblems(build);
   return {
     use,
     wheelbase,
     note: build.note ?? '',
+    sketch,
     worst: found?.worst ?? null,
     verdict: found && judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer),
     problems: problems.length > 0 ? describeProblems(problems) : null,

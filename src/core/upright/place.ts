@@ -193,3 +193,14 @@ export function raiseChassis(build: Build, by: number): void {
   for (const plane of build.takeOff?.planes ?? [])
     if (plane.axis === 'up' && plane.at !== 0) plane.at = tidy(plane.at + by);
 }
+
+/**
+ * Toe of both wheels of an axle together: degrees, and mm by which the tyres stand nearer together in front than
+ * behind at the height of the hubs; + in.
+ * @param toe of each wheel, degrees
+ * @param radius of the tyres, mm
+ */
+export const totalToe = (toe: number, radius: number): { degrees: number; across: number } => ({
+  degrees: 2 * toe,
+  across: 4 * radius * Math.sin(toRad(toe)),
+});

@@ -50,7 +50,7 @@ import { useTrial } from './useTrial';
 import { goTo, usePlace } from './place';
 import { useView } from './viewStore';
 import { useDrawnAs, useWheel } from './useWheel';
-import type { Station } from '@/core/judging/stationStates';
+import type { Station } from '@/core/judging/stations';
 
 /**
  * One open build: floor, pad, readouts and trace around the station that is open. Where this window has

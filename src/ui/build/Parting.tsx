@@ -40,7 +40,6 @@ export const Parting = memo(function Parting() {
         const by = { ArrowUp: STEP, ArrowDown: -STEP }[event.key];
         if (by === undefined) return;
         event.preventDefault();
-        event.stopPropagation();
         put(under + by);
       }}
     />

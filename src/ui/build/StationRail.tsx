@@ -9,7 +9,8 @@ import { VerdictMark } from '../verdict';
 import { saidIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { sameStates } from '@/core/judging/stationStates';
-import type { Station, StationState } from '@/core/judging/stationStates';
+import type { Station } from '@/core/judging/stations';
+import type { StationState } from '@/core/judging/stationStates';
 import type { NamedStation } from '../stations/list';
 
 /** The stations in the order of the work; one is open. */

@@ -47,7 +47,7 @@ export const TopBar = memo(function TopBar({ unit, steps, onUnit, menu }: Props)
         gap: 1,
         px: 2,
         minWidth: 0,
-        [PHONE]: { flexWrap: 'wrap', px: 1, py: 0.5 },
+        [PHONE]: { flexWrap: 'wrap', px: 1, py: 0.5, gap: 0.25 },
         borderBottom: `1px solid ${PAPER.line}`,
       }}
     >
@@ -56,7 +56,11 @@ export const TopBar = memo(function TopBar({ unit, steps, onUnit, menu }: Props)
           Havrik
         </Box>
       </Link>
-      <Box component="span" aria-hidden="true" sx={{ color: PAPER.line, mx: 0.5 }}>
+      <Box
+        component="span"
+        aria-hidden="true"
+        sx={{ color: PAPER.line, mx: 0.5, [PHONE]: { display: 'none' } }}
+      >
         /
       </Box>
       <BuildName />

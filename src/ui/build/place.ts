@@ -1,8 +1,8 @@
 import { usePathname, useSearchParams } from 'next/navigation';
 import { useLayoutEffect } from 'react';
 import { z } from 'zod';
-import { STATIONS } from '@/core/judging/stationStates';
-import type { Station } from '@/core/judging/stationStates';
+import { STATIONS } from '@/core/judging/stations';
+import type { Station } from '@/core/judging/stations';
 import type { AxleName, Side } from '@/core/model/build';
 import { AT_REST, useView } from './viewStore';
 

@@ -21,6 +21,9 @@ interface Keys {
 const FILLED = [null, 'front', 'side', 'above'] as const;
 
 const OPENED = '[role=menu], [role=dialog], [role=listbox]';
+/** What takes keys for itself. */
+const OWN = '[role=application], [role=separator]';
+const ROWS = '[role=group], [role=tablist], [role=radiogroup]';
 const OPEN_LISTS = `${OPENED}, [role=combobox]`;
 const within = (event: KeyboardEvent, selector: string): boolean =>
   event.target instanceof Element && event.target.closest(selector) !== null;
@@ -38,7 +41,7 @@ export function useKeys(keys: Keys): void {
   const anywhere = {
     // The pad is a slider, which the hook would count among the fields that take keys themselves.
     enableOnFormTags: ['slider' as const],
-    ignoreEventWhen: (event: KeyboardEvent) => within(event, OPEN_LISTS),
+    ignoreEventWhen: (event: KeyboardEvent) => within(event, `${OPEN_LISTS}, ${OWN}`),
   };
   const prevent = { ...anywhere, preventDefault: true };
   const arrows = (up: number, left: number) => (event: KeyboardEvent) => {
@@ -47,8 +50,13 @@ export function useKeys(keys: Keys): void {
   };
   useHotkeys('up, shift+up', arrows(1, 0), prevent);
   useHotkeys('down, shift+down', arrows(-1, 0), prevent);
-  useHotkeys('left, shift+left', arrows(0, 1), prevent);
-  useHotkeys('right, shift+right', arrows(0, -1), prevent);
+  // Sideways they go from one of a few to the next where those have the focus.
+  const sideways = {
+    ...prevent,
+    ignoreEventWhen: (event: KeyboardEvent) => within(event, `${OPEN_LISTS}, ${OWN}, ${ROWS}`),
+  };
+  useHotkeys('left, shift+left', arrows(0, 1), sideways);
+  useHotkeys('right, shift+right', arrows(0, -1), sideways);
   useHotkeys('pageup', () => move(Infinity, 0), prevent);
   useHotkeys('pagedown', () => move(-Infinity, 0), prevent);
   useHotkeys('home', () => useView.getState().show({ travel: 0, rack: 0 }), prevent);

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { AxleDesign } from '@/core/model/build';
 import { useStable } from '../useStable';
-import type { Station } from '@/core/judging/stationStates';
+import type { Station } from '@/core/judging/stations';
 
 /** An axle that is looked at beside the present one; any edit and any other station puts it away. */
 export function useTrial(design: AxleDesign, station: Station) {

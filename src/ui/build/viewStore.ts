@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Station } from '@/core/judging/stationStates';
+import type { Station } from '@/core/judging/stations';
 import type { AxleName, Side } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';

@@ -8,7 +8,7 @@ import Link from 'next/link';
 import type { Listed } from '@/server/reading';
 import type { Summary } from '@/core/summary/summary';
 import { CornerSketch } from '../floor/CornerSketch';
-import { PAPER, SLATE } from '../theme';
+import { PAPER, PHONE, SLATE } from '../theme';
 import { VerdictMark } from '../verdict';
 
 /** One build of the list: its front corner, its name, how it stands. */
@@ -40,12 +40,22 @@ export function BuildRow({
         borderRadius: 1,
         overflow: 'hidden',
         pr: 2,
+        // The words above, what can be done below.
+        [PHONE]: { flexWrap: 'wrap', gap: 0.5, p: 1, alignContent: 'flex-start' },
       }}
     >
-      <Box sx={{ width: 168, height: 104, bgcolor: SLATE.ground, flex: 'none' }}>
+      <Box
+        sx={{
+          width: 168,
+          height: 104,
+          bgcolor: SLATE.ground,
+          flex: 'none',
+          [PHONE]: { width: 84, height: 52, mr: 1 },
+        }}
+      >
         {summary && <CornerSketch design={summary.corner} travel={summary.travel} view="front" />}
       </Box>
-      <Box sx={{ flex: 1, minWidth: 0 }}>
+      <Box sx={{ flex: 1, minWidth: 0, [PHONE]: { flexBasis: 'calc(100% - 110px)' } }}>
         <Typography variant="h2" component="h2" noWrap>
           <Link href={`/builds/${id}`} prefetch={false} style={{ color: 'inherit' }}>
             {name}
@@ -97,11 +107,13 @@ const Damaged = () => (
 );
 
 function Standing({ summary }: { summary: Summary }) {
-  const { use, wheelbase, worst, verdict } = summary;
+  const { use, wheelbase, worst, verdict, sketch } = summary;
   return (
     <Typography component="div" variant="body2">
       {use}, wheelbase {wheelbase} mm.{' '}
-      {worst !== null && verdict !== null ? (
+      {sketch ? (
+        `Front corners: ${sketch}.`
+      ) : worst !== null && verdict !== null ? (
         <>
           Bump steer front left, straight ahead: {worst.toFixed(2)}°{' '}
           <VerdictMark verdict={verdict} />

@@ -1,7 +1,7 @@
 import type { ComponentType } from 'react';
 import { typeOf } from '@/core/corners/kinds';
 import type { CornerType } from '@/core/corners/cornerType';
-import type { Station } from '@/core/judging/stationStates';
+import type { Station } from '@/core/judging/stations';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';

@@ -3,7 +3,7 @@
 import { styled } from '@mui/material/styles';
 import type { ComponentProps } from 'react';
 import useMeasure from 'react-use-measure';
-import type { Station } from '@/core/judging/stationStates';
+import type { Station } from '@/core/judging/stations';
 import { useView } from '../build/viewStore';
 import { PHONE } from '../theme';
 import { useStable } from '../useStable';
@@ -62,5 +62,5 @@ const Row = styled('div')({
   gap: 16,
   minHeight: 0,
   minWidth: 0,
-  [PHONE]: { minHeight: 340 },
+  [PHONE]: { height: 340 },
 });

@@ -7,18 +7,21 @@ import { variantsOf } from '@/core/model/variants';
 import { Editing, frontWheelOf } from '@/test/editing';
 import type { Held } from '@/test/editing';
 import { VariantNotes } from './VariantNotes';
+import { keepState, noteState } from '@/server/actions';
 import { VariantsDrawer } from './VariantsDrawer';
 import { comparedIn } from './compared';
 import type { Compared } from './compared';
 
 const held: Held = { build: blankBuild('x') };
+jest.mock('@/server/actions', () => ({ keepState: jest.fn(), noteState: jest.fn() }));
+
 const user = userEvent.setup({ delay: null });
 jest.setTimeout(30_000);
 
 const replaced = jest.fn();
 const saved = { ...blankBuild('As it was'), wheelbase: 2345 };
 const answers: Record<string, unknown> = {
-  saves: [{ id: 's1', name: 'x', savedAt: '2026-03-01T08:00:00.000Z' }],
+  saves: [{ id: 's1', name: 'x', savedAt: '2026-03-01T08:00:00.000Z', note: '' }],
   'saves/s1': saved,
 };
 beforeEach(() => {
@@ -129,6 +132,22 @@ it('compares with the build as it was saved, and brings that back', async () => 
   expect(within(figures).getByText(/camber gain, toe held straight/)).toBeVisible();
   await press(saves, 'Bring back');
   expect(replaced).toHaveBeenCalledWith(saved);
+});
+
+it('writes a note on a save, and keeps how it is now under one', async () => {
+  jest.mocked(noteState).mockResolvedValue({ ok: true, value: true });
+  jest.mocked(keepState).mockResolvedValue({ ok: false, message: 'That is not there any more.' });
+  show();
+  await user.click(await screen.findByRole('button', { name: /^Note on 1 Mar 2026/ }));
+  await user.type(screen.getByRole('textbox', { name: /^Note on 1 Mar/ }), 'as welded{Enter}');
+  expect(noteState).toHaveBeenCalledWith('b1', 's1', 'as welded');
+  expect(screen.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await user.type(screen.getByLabelText('Note on how it is now'), 'before the long arms');
+  await press(screen, 'Keep it');
+  expect(keepState).toHaveBeenCalledWith('b1', 'before the long arms');
+  // What could not be kept stays typed.
+  expect(await screen.findByText('That is not there any more.')).toBeVisible();
+  expect(screen.getByLabelText('Note on how it is now')).toHaveValue('before the long arms');
 });
 
 it('says when the server has lost a save', async () => {

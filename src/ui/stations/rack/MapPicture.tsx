@@ -84,7 +84,6 @@ export const MapPicture = memo(function MapPicture(props: Props) {
     ];
     if (!way) return;
     event.preventDefault();
-    event.stopPropagation();
     const step = event.shiftKey ? 0.1 : 1;
     const [from, to] = [picked ?? marks[0].at, [map.across, map.up]];
     const next = from.map((value, i) =>

@@ -14,6 +14,8 @@ import { lengthIn, printLength } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { leanUpright, setAlignment, setTrack, standOnGround, trackOf } from '@/core/upright/place';
 import type { Kept, Pivot } from '@/core/upright/place';
+import { isSketched, say } from '@/core/model/sketch';
+import { ToeSketch } from './ToeSketch';
 import { staticQuantities } from '@/core/upright/staticQuantities';
 import { Choice } from '../../fields/Choice';
 import { AngleField } from '../../fields/NumberField';
@@ -83,18 +85,27 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
         <AngleField
           label="Toe, + in"
           value={design.static.toe}
+          sketched={isSketched(design, 'static.toe')}
           schema={staticSchema.shape.toe}
           onValue={(toe, step) =>
-            watched(step, (d) => setAlignment(d, { ...d.static, toe }, solid))
+            watched(step, (d) => {
+              setAlignment(d, { ...d.static, toe }, solid);
+              say(d, 'static.toe');
+            })
           }
           width={FIELD}
         />
+        <ToeSketch toe={design.static.toe} radius={design.tyre.radius} unit={unit} />
         <AngleField
           label="Camber, + top out"
           value={tidy(design.static.camber)}
+          sketched={isSketched(design, 'static.camber')}
           schema={staticSchema.shape.camber}
           onValue={(camber, step) =>
-            watched(step, (d) => setAlignment(d, { ...d.static, camber }, solid))
+            watched(step, (d) => {
+              setAlignment(d, { ...d.static, camber }, solid);
+              say(d, 'static.camber');
+            })
           }
           width={FIELD}
         />
@@ -119,7 +130,7 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
           role="status"
           sx={{ color: VERDICT.edge, mb: 1 }}
         >
-          + That tilts the wheel, and its contact with it: the track went from{' '}
+          △ That tilts the wheel, and its contact with it: the track went from{' '}
           {length(before.track)} to {length(trackOf(design))} {unit}.{' '}
           <Button
             size="small"

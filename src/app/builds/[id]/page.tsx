@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import { STATIONS } from '@/core/judging/stationStates';
 import { buildAt } from '@/server/reading';
 import { BuildPage } from '@/ui/pages';
 import { Unread } from '@/ui/Trouble';
@@ -9,10 +8,9 @@ import { InTheBin } from '@/ui/bin/InTheBin';
 
 export const dynamic = 'force-dynamic';
 
-type Props = { params: Promise<{ id: string; station?: string[] }> };
+type Props = { params: Promise<{ id: string }> };
 
 const open = cache(buildAt);
-const isStation = (name: string) => STATIONS.some((station) => station === name);
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const read = await open((await params).id);
@@ -21,9 +19,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function Page({ params }: Props) {
-  const { id, station } = await params;
-  if (station && !(station.length === 1 && isStation(station[0]))) notFound();
-  const read = await open(id);
+  const read = await open((await params).id);
   if (!read.ok) return <Unread why={read.why} />;
   if (!read.value) notFound();
   return 'build' in read.value ? (
