@@ -184,12 +184,12 @@ it('goes from opening to a null by the keyboard alone', async () => {
   expect(await page.$eval('[role=slider]', (pad) => pad.ariaValueText)).toBe('ride height');
   await page.waitForSelector('[data-curve="proposed"]');
   // The figures follow the look, and Escape puts it away.
-  await shows('[aria-label=Readouts]', 'As looked at');
+  await shows('[aria-label=Readouts]', 'as looked at');
   await page.keyboard.press('Escape');
   await until(page, `!document.querySelector('[data-curve="proposed"]')`);
   await until(
     page,
-    `!/As looked at/.test(document.querySelector('[aria-label=Readouts]').textContent)`,
+    `!/as looked at/.test(document.querySelector('[aria-label=Readouts]').textContent)`,
   );
 
   await tabTo('[aria-label="Rack and tie rod"] button');
@@ -283,6 +283,8 @@ it('reads a file of points with other titles, and shows where its lines go befor
   await shows('[role=dialog] [role=alert]', 'none of its lines');
   await page.locator('[data-line="3"] [role=combobox]').click();
   await page.locator('::-p-xpath(//li[normalize-space()="upper ball joint"])').click();
+  // The list takes clicks until it has faded.
+  await until(page, `!document.querySelector('[role=listbox]')`);
   await shows('[data-line="3"]', `419\\.1 \\(now ${before}\\)`);
   await clickButton(page, 'Put in 1 joint');
   await until(page, `document.querySelector('#upperOuter-up').value === '419.1'`);

@@ -169,6 +169,10 @@ it.each(['light', 'dark'] as const)(
     await page.waitForSelector('[role=menu]');
     await found('files');
     await closed();
+    await clickButton(page, 'Strings');
+    await page.waitForSelector('[role=menu]');
+    await found('strings');
+    await closed();
     await page.keyboard.press('?');
     await page.waitForSelector('[role=dialog]');
     await found('keys');
@@ -185,7 +189,7 @@ it('can be used without a mouse, and shows where the focus is', async () => {
   const { page } = await newPage(shop.browser);
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   const seen = new Set<string>();
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < 90; i++) {
     await page.keyboard.press('Tab');
     const focus = await page.evaluate(() => {
       const element = document.activeElement as HTMLElement;

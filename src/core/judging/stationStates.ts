@@ -26,7 +26,6 @@ import type { Wheel } from '../kinematics/wheel';
 import { STATIONS } from './stations';
 import type { Station } from './stations';
 
-
 /** How a station stands: the worst of what it shows and of what that is, or a few words where there is nothing to judge yet. */
 export type StationState = { verdict: Verdict; of: string; frozen?: true } | { words: string };
 

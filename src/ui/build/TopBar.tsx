@@ -152,7 +152,13 @@ function MoreMenu({ entries }: { entries: MenuEntry[] }) {
           <MoreIcon />
         </IconButton>
       </Named>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== null}
+        onClose={close}
+        // It is of the bar, for those who hear the page.
+        disablePortal
+      >
         {entries.map(({ label, act }) => (
           <MenuItem
             key={label}

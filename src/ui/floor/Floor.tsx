@@ -246,7 +246,10 @@ export function Floor(props: Props) {
           onClose={() => setMeant(null)}
           anchorReference="anchorPosition"
           anchorPosition={{ left: meant.at.x + 8, top: meant.at.y + 8 }}
-          slotProps={{ list: { 'aria-label': 'Joints that lie here' } }}
+          slotProps={{
+            paper: { role: 'dialog', 'aria-label': 'Joints on each other' },
+            list: { 'aria-label': 'Joints that lie here' },
+          }}
         >
           {meant.names.map((name) => (
             <MenuItem key={name} dense onClick={() => handleSelect(name)}>

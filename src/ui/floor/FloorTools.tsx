@@ -104,7 +104,12 @@ export const FloorTools = memo(function FloorTools({
       >
         Strings
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== null}
+        onClose={() => setAnchor(null)}
+        slotProps={{ paper: { role: 'dialog', 'aria-label': 'Strings on the floor' } }}
+      >
         {stringsOf(type).map((name) => {
           const on = strings[name];
           return (

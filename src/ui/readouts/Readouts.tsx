@@ -72,7 +72,6 @@ export function Readouts(props: Props) {
   const applies = (quantity: Banded) => hasAxis || !isOfAxis(quantity);
   return (
     <Figures aria-label="Readouts">
-      {props.looked && <Looked role="status">As looked at, not taken</Looked>}
       {FIGURES_SHOWN.filter(({ quantity }) => applies(quantity)).map((figure) => {
         const now = reading.ok ? (reading.value[figure.quantity] ?? null) : null;
         const before = earlier?.ok ? (earlier.value[figure.quantity] ?? null) : null;
@@ -91,6 +90,7 @@ export function Readouts(props: Props) {
             }
             built={bands && bandAt(bands, figure.quantity, travel)}
             radius={radius}
+            looked={props.looked && figure.quantity === 'toe'}
             unit={unit}
           />
         );
@@ -115,6 +115,7 @@ function ReadoutRow({
   band,
   built,
   radius,
+  looked,
   unit,
 }: {
   figure: Figure;
@@ -127,6 +128,8 @@ function ReadoutRow({
   /** Nine in ten cars built so deviate by this. */
   built: { low: number; high: number } | null;
   radius: number;
+  /** It says that all are of what is looked at: the first of them does. */
+  looked: boolean;
   unit: LengthUnit;
 }) {
   const show = (value: number) => printed(figure.kind, value, unit);
@@ -143,7 +146,7 @@ function ReadoutRow({
   return (
     <div data-readout={figure.quantity}>
       <Line>
-        <Label figure={figure} />
+        <Label figure={figure} looked={looked} />
         {built && built.high - built.low >= smallest && (
           <Built data-built>{asBuilt(built, show)}</Built>
         )}
@@ -158,11 +161,12 @@ function ReadoutRow({
   );
 }
 
-const Label = memo(function Label({ figure }: { figure: Figure }) {
+const Label = memo(function Label({ figure, looked }: { figure: Figure; looked: boolean }) {
   return (
     <Tooltip title={figure.meaning} placement="left">
       <Typography variant="body2" noWrap>
         {figure.label}
+        {looked && <b style={{ color: PAPER.accent }}>, all as looked at</b>}
       </Typography>
     </Tooltip>
   );
@@ -198,7 +202,6 @@ const Built = styled('span')({
   fontSize: 13,
   whiteSpace: 'nowrap',
 });
-const Looked = styled('div')({ color: PAPER.accent, fontSize: 13, fontWeight: 600 });
 const Unit = styled('span')({ fontSize: 14, marginLeft: 3, color: PAPER.soft });
 const Note = styled('div')({
   color: PAPER.soft,
