@@ -150,7 +150,12 @@ it('keeps a shelf: a new part, put into a build, taken off and put back', async 
   await clickButton(page, 'New tyre');
   await page.locator('::-p-aria([name="Name"][role="textbox"])').fill('Loose surface 165/70R14');
   await page.locator('::-p-aria([name="Size"][role="textbox"])').fill('165/70R14');
-  await page.locator('::-p-aria([name="Loaded radius"][role="textbox"])').fill('11 1/4"');
+  for (const [label, text] of [
+    ['Free diameter', '587'],
+    ['Width', '165'],
+    ['Loaded radius', '11 1/4"'],
+  ])
+    await page.locator(`::-p-aria([name="${label}"][role="textbox"])`).fill(text);
   await clickButton(page, 'Put it on the shelf');
   await page.waitForSelector('[data-part="Loose surface 165/70R14"]');
 

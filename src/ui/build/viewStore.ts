@@ -57,8 +57,8 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
 export const USUAL_UNDER = 448;
 
 /**
- * One window looks at one build at a time, so this is one store; the unit, the strings, the curves and how the page
- * is parted are remembered.
+ * One window looks at one build at a time, so this is one store; the unit, the strings and how the page is parted
+ * are remembered; a station opens with its own curve.
  */
 export const useView = create<ViewState>()(
   persist(
@@ -75,15 +75,14 @@ export const useView = create<ViewState>()(
     }),
     {
       name: 'havrik-view',
-      partialize: ({ unit, strings, traces, under }) => ({ unit, strings, traces, under }),
-      // Strings and stations that are new since were not remembered.
+      partialize: ({ unit, strings, under }) => ({ unit, strings, under }),
+      // Strings that are new since were not remembered.
       merge: (kept, now) => {
-        const { strings, traces, ...rest } = (kept ?? {}) as Partial<ViewState>;
+        const { strings, ...rest } = (kept ?? {}) as Partial<ViewState>;
         return {
           ...now,
           ...rest,
           strings: { ...AS_LAID, ...strings },
-          traces: { ...OWN_TRACES, ...traces },
         };
       },
       skipHydration: true,
