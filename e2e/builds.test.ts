@@ -7,6 +7,7 @@ import {
   clickButton,
   newPage,
   openBuild,
+  openStation,
   openWorkshop,
   settled,
   typeInto,
@@ -30,7 +31,7 @@ async function choose(button: string, path: string): Promise<void> {
   await chooser.accept([path]);
 }
 
-it('starts a build from a blank layout, and wants a name for it', async () => {
+it('starts a build empty at its brief, and wants a name for it', async () => {
   await home();
   await clickButton(page, 'New build');
   await page.waitForSelector('[role=dialog] input');
@@ -38,8 +39,16 @@ it('starts a build from a blank layout, and wants a name for it', async () => {
   await notice('The name is empty');
   await page.keyboard.type('Shed special');
   await page.keyboard.press('Enter');
+  await until(page, `location.pathname.endsWith('/brief')`);
+  await page.waitForSelector('nav [aria-current]');
+  await openStation(page, 'Rack');
   await page.waitForSelector('[data-curve="toe"]');
-  expect(await valueOf(page, '#lowerOuter-out')).toBe('630');
+  // Nobody's yet: shown, and not there.
+  expect(await valueOf(page, '#lowerOuter-out')).toBe('');
+  expect(await page.$eval('#lowerOuter-out', (cell) => cell.getAttribute('placeholder'))).toBe(
+    '630',
+  );
+  await settled(page);
   await home();
   expect(await names()).toContain('Shed special');
 });

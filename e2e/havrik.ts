@@ -126,7 +126,8 @@ export function pageOf(shop: Workshop): { readonly page: Page } {
 export async function openBuild(page: Page, address: string, name: string): Promise<void> {
   await page.goto(address, { waitUntil: 'networkidle0' });
   await page.locator(`::-p-xpath(//h2/a[normalize-space()="${name}"])`).click();
-  await page.waitForSelector('[data-trace="toe"] [data-curve="toe"]');
+  // A kind without a rod opens at its arms, whose curve is another.
+  await page.waitForSelector('[data-trace] [data-curve]');
   await settled(page);
 }
 
