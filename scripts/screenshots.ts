@@ -105,6 +105,13 @@ async function main(): Promise<void> {
   await page.waitForSelector('[data-curve="built"]');
   await shoot('adjusters');
   await settled(page);
+  await page.setViewport({ width: 390, height: 844 });
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+  await openBuild(page, app.address, 'Two-seat roadster');
+  await clickButton(page, 'Front');
+  await shoot('telephone');
+  await page.setViewport({ width: 1280, height: 800 });
+  await page.emulateMediaFeatures([]);
   await page.goto(app.address, { waitUntil: 'networkidle0' });
   await clickButton(page, 'Delete Hillclimb single-seater');
   await page.waitForSelector('::-p-text(is in the bin)');
