@@ -183,6 +183,7 @@ it.each(['light', 'dark'] as const)(
     await found('shelf picker');
     await page.close();
   },
+  400_000,
 );
 
 it('can be used without a mouse, and shows where the focus is', async () => {

@@ -48,7 +48,6 @@ export const Under = styled('div')({
   padding: '2px 16px 10px',
   minHeight: 0,
   maxHeight: 'calc(100dvh - 48px - 150px)',
-  [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr) minmax(380px, 1.3fr)' },
   [PHONE]: {
     order: 2,
     gridTemplateColumns: 'minmax(0, 1fr)',

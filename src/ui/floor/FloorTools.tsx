@@ -1,8 +1,9 @@
 'use client';
 
+import CheckedIcon from '@mui/icons-material/CheckBox';
+import UncheckedIcon from '@mui/icons-material/CheckBoxOutlineBlank';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { memo, useState } from 'react';
@@ -120,7 +121,7 @@ export const FloorTools = memo(function FloorTools({
               dense
               onClick={() => onStrings({ ...strings, [name]: !on })}
             >
-              <Checkbox size="small" checked={on} tabIndex={-1} sx={{ p: 0, mr: 1 }} aria-hidden />
+              <Box component={on ? CheckedIcon : UncheckedIcon} sx={{ mr: 1, fontSize: 20 }} />
               {STRINGS[name]}
             </MenuItem>
           );
