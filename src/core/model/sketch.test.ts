@@ -8,6 +8,7 @@ import {
   axleFigures,
   isSketched,
   say,
+  unsay,
   settleSketch,
   sketchInWords,
   sketchedPoints,
@@ -60,6 +61,24 @@ describe('a sketch', () => {
     expect(sketchedPoints(build.front)).not.toContain('lowerOuter');
     expect(isSketched(build.front, 'tyre.radius')).toBe(false);
     expect(isSketched(build.front, 'tyre.width')).toBe(true);
+  });
+
+  it('comes back where what was typed over it is taken back', () => {
+    const start = newBuild({ name: 'x', front: 'strut' });
+    const typed = edited((b) => {
+      b.front.points['lowerOuter'].up = 17;
+      b.wheelbase = 2;
+    }, start);
+    expect(isSketched(typed.front, 'lowerOuter.up')).toBe(false);
+    const back = edited((b) => {
+      b.front.points['lowerOuter'].up = start.front.points['lowerOuter'].up;
+      unsay(b.front, 'lowerOuter.up');
+      b.wheelbase = start.wheelbase;
+      unsay(b, 'wheelbase');
+    }, typed);
+    expect(new Set(back.front.sketch)).toEqual(new Set(start.front.sketch));
+    expect(new Set(back.sketch)).toEqual(new Set(start.sketch));
+    expect(back.front.points).toEqual(start.front.points);
   });
 
   it('stays where the whole corner is moved, and where another variant is opened', () => {

@@ -50,6 +50,11 @@ export function say(of: Marked, ...paths: string[]): void {
   }
 }
 
+/** Nobody says a figure after all: what stands in for it is a sketch again. Changes what it is given. */
+export function unsay(of: Marked, path: string): void {
+  if (!isSketched(of, path)) of.sketch = [...(of.sketch ?? []), path];
+}
+
 /** Takes what the sketch shows as a template to go on from. Changes what it is given. */
 export function takeTemplate(of: Marked): void {
   if (!of.sketch) return;
@@ -59,10 +64,12 @@ export function takeTemplate(of: Marked): void {
 
 /**
  * Figures that an edit has changed are somebody's from then on. Points that all go the same way by as much, as they
- * do where a whole corner is moved, were not set by that. Changes `after`.
+ * do where a whole corner is moved, were not set by that; nor was what the edit itself makes a sketch again. Changes
+ * `after`.
  */
 export function settleSketch(before: Build, after: Build): void {
-  say(after, ...CAR_FIGURES.filter((path) => figureAt(before, path) !== figureAt(after, path)));
+  const changed = (path: string) => figureAt(before, path) !== figureAt(after, path);
+  say(after, ...CAR_FIGURES.filter((path) => isMarked(before, path) && changed(path)));
   if (before.layout?.id !== after.layout?.id) return;
   for (const axle of ['front', 'rear'] as const) settleAxle(before[axle], after[axle]);
 }
@@ -70,8 +77,11 @@ export function settleSketch(before: Build, after: Build): void {
 function settleAxle(before: AxleDesign | undefined, after: AxleDesign | undefined): void {
   if (!before || !after || before === after || before.kind !== after.kind) return;
   if (!after.sketch && !after.template) return;
-  const marks = [...(after.sketch ?? []), ...(after.template ?? [])];
-  say(after, ...AXLE_FIGURES.filter((path) => figureAt(before, path) !== figureAt(after, path)));
+  const marks = [...(after.sketch ?? []), ...(after.template ?? [])].filter((path) =>
+    isMarked(before, path),
+  );
+  const changed = (path: string) => figureAt(before, path) !== figureAt(after, path);
+  say(after, ...AXLE_FIGURES.filter((path) => marks.includes(path) && changed(path)));
   for (const side of ['points', 'rightPoints'] as const) {
     const [from, to] = [before[side], after[side]];
     if (!from || !to) continue;
@@ -81,7 +91,9 @@ function settleAxle(before: AxleDesign | undefined, after: AxleDesign | undefine
     for (const name of moved)
       say(
         after,
-        ...COORDINATES.filter((c) => from[name][c] !== to[name][c]).map((c) => pathOf(name, c)),
+        ...COORDINATES.filter((c) => from[name][c] !== to[name][c])
+          .map((c) => pathOf(name, c))
+          .filter((path) => marks.includes(path)),
       );
   }
 }
@@ -92,6 +104,9 @@ const moveAlike = ([first, ...others]: PointName[], from: Points, to: Points): b
     COORDINATES.every((c) => Math.abs(by(name, c) - by(first, c)) < 1e-6),
   );
 };
+
+const isMarked = (of: Marked, path: string): boolean =>
+  LISTS.some((list) => of[list]?.includes(path));
 
 const figureAt = (of: object, path: string): unknown =>
   path

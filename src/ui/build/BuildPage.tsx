@@ -9,7 +9,7 @@ import { openVariantOf } from '@/core/model/variants';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Point, PointName } from '@/core/model/points';
-import { say } from '@/core/model/sketch';
+import { say, unsay } from '@/core/model/sketch';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import type { Strings } from '../floor/strings';
@@ -133,11 +133,12 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
-  const handlePoints: EditPoints = useStable((change, step, said = []) =>
+  const handlePoints: EditPoints = useStable((change, step, said = [], unsaid) =>
     edit((draft) => {
       const target = draft[axle]!;
       change(target[pointsKey(target, side)]!);
       say(target, ...said);
+      if (unsaid !== undefined) unsay(target, unsaid);
     }, step),
   );
   const handleMove = useStable((name: PointName, to: Point, step: string) =>

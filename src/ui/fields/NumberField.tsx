@@ -23,6 +23,8 @@ interface FieldProps {
   schema: z.ZodType<number | undefined>;
   onValue: TypedNumber['onValue'];
   onClear?: TypedNumber['onClear'];
+  /** Makes a sketch of it again, where what was typed over one is taken back. */
+  onUnsay?: TypedNumber['onUnsay'];
   /** What stands in an empty field. */
   placeholder?: string;
   /** Beside what is typed: where a figure comes from. */
@@ -64,10 +66,9 @@ function Field({
   sketched = false,
   ...given
 }: FieldProps & Pick<TypedNumber, 'parse' | 'print'> & { ending: string }) {
-  const typed = sketched ? { ...given, value: undefined } : given;
   const placeholder =
     sketched && given.value !== undefined ? given.print(given.value) : given.placeholder;
-  const { error, input, onKey } = useTypedNumber(typed);
+  const { error, input, onKey } = useTypedNumber({ ...given, sketched });
   return (
     <TextField
       label={label}
@@ -75,7 +76,9 @@ function Field({
       onKeyDown={onKey}
       disabled={disabled}
       error={error !== null}
-      helperText={error === null ? note : held(typed.value, typed.print, error)}
+      helperText={
+        error === null ? note : held(sketched ? undefined : given.value, given.print, error)
+      }
       placeholder={placeholder}
       sx={{ width, ...(struck && { '& input': { textDecoration: 'line-through' } }) }}
       slotProps={{

@@ -14,6 +14,10 @@ export interface TypedNumber {
   onValue: (value: number, visit: string) => void;
   /** Called where the field is emptied; without it an empty field is none. */
   onClear?: (visit: string) => void;
+  /** Nobody has said the value: it stands in, and the field is empty. */
+  sketched?: boolean;
+  /** Called with what stood in, where what was typed is taken back. */
+  onUnsay?: (value: number, visit: string) => void;
 }
 
 let visits = 0;
@@ -24,7 +28,13 @@ let visits = 0;
  * was typed stays in sight with the reason. Escape brings back the value the visit began with.
  */
 export function useTypedNumber(typed: TypedNumber) {
-  const { value, parse, print, schema, onValue, onClear } = typed;
+  const { parse, print, schema, onValue, onUnsay, sketched = false } = typed;
+  const value = sketched ? undefined : typed.value;
+  // What stood in comes back with Escape, with what is no value, and where the field is emptied.
+  const [stoodIn, setStoodIn] = useState(sketched ? typed.value : undefined);
+  if (sketched && stoodIn !== typed.value) setStoodIn(typed.value);
+  const onClear =
+    onUnsay && stoodIn !== undefined ? (visit: string) => onUnsay(stoodIn, visit) : typed.onClear;
   const [text, setText] = useState<string | null>(null);
   const [seen, setSeen] = useState(value);
   const visit = useRef({ name: '', start: value });

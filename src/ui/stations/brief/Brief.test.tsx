@@ -1,6 +1,6 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { blankBuild } from '@/core/model/starts';
+import { blankBuild, newBuild } from '@/core/model/starts';
 import { STARTER_SHELF } from '@/core/model/starterShelf';
 import { trackOf } from '@/core/upright/place';
 import { Editing, frontWheelOf } from '@/test/editing';
@@ -71,6 +71,28 @@ describe('the brief', () => {
     expect(target('kpi').getByLabelText('from')).toHaveValue('20');
     // Not its first digit, which would have been one.
     expect(held.build.brief?.targets.kpi[0] ?? 8).toBe(8);
+  });
+
+  it('is empty where nobody has said a figure, and takes nothing of what is taken back', async () => {
+    show('brief', newBuild({ name: 'Begun', front: 'double-wishbone' }));
+    const { sketch, front } = held.build;
+    const marks = () => [new Set(held.build.sketch), new Set(held.build.front.sketch)];
+    const none = [new Set(sketch), new Set(front.sketch)];
+    for (const label of ['Travel up', 'Loaded radius']) {
+      const field = screen.getAllByRole('textbox', { name: label })[0];
+      expect(field).toHaveValue('');
+      // Half a figure that turns out to be none, one that is deleted, one that is left by Escape.
+      for (const text of ['95x', '95{Backspace}{Backspace}', '95{Escape}']) {
+        await user.type(field, text);
+        expect(held.build).toMatchObject({ travel: { bump: 60 }, front: { tyre: front.tyre } });
+        expect(marks()).toEqual(none);
+        await user.clear(field);
+      }
+    }
+    // What stood in, said.
+    await user.type(screen.getByRole('textbox', { name: 'Travel up' }), '60');
+    expect(held.build.sketch).not.toContain('travel.bump');
+    expect(held.build.sketch).toContain('travel.droop');
   });
 
   it('lets a school be picked, and shows which one holds', async () => {

@@ -11,7 +11,7 @@ import { USES, buildSchema, travelSchema } from '@/core/model/build';
 import type { Build } from '@/core/model/build';
 import { briefForUse, briefOf, limitsSchema } from '@/core/model/brief';
 import type { LengthUnit } from '@/core/model/units';
-import { isSketched, say } from '@/core/model/sketch';
+import { isSketched, say, unsay } from '@/core/model/sketch';
 import { isSteered } from '@/core/kinematics/axle';
 import { lockOf, steerForCircle } from '@/core/steering/lock';
 import { overallWidthOf, raiseChassis } from '@/core/upright/place';
@@ -94,6 +94,12 @@ export function Car({ build, unit, onEdit }: Props) {
           label="Wheelbase"
           value={build.wheelbase}
           sketched={isSketched(build, 'wheelbase')}
+          onUnsay={(mm, step) =>
+            onEdit((b) => {
+              b.wheelbase = mm;
+              unsay(b, 'wheelbase');
+            }, step)
+          }
           unit={unit}
           schema={buildSchema.shape.wheelbase}
           onValue={(mm, step) =>
@@ -108,6 +114,12 @@ export function Car({ build, unit, onEdit }: Props) {
           label="Travel up"
           value={build.travel.bump}
           sketched={isSketched(build, 'travel.bump')}
+          onUnsay={(mm, step) =>
+            onEdit((b) => {
+              b.travel.bump = mm;
+              unsay(b, 'travel.bump');
+            }, step)
+          }
           unit={unit}
           schema={travelSchema.shape.bump}
           onValue={(mm, step) =>
@@ -122,6 +134,12 @@ export function Car({ build, unit, onEdit }: Props) {
           label="Travel down"
           value={build.travel.droop}
           sketched={isSketched(build, 'travel.droop')}
+          onUnsay={(mm, step) =>
+            onEdit((b) => {
+              b.travel.droop = mm;
+              unsay(b, 'travel.droop');
+            }, step)
+          }
           unit={unit}
           schema={travelSchema.shape.droop}
           onValue={(mm, step) =>

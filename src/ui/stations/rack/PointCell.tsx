@@ -20,6 +20,8 @@ export interface PointCellProps {
   sketched: boolean;
   unit: LengthUnit;
   onValue: (point: PointName, coordinate: Coordinate, mm: number, visit: string) => void;
+  /** Puts back what stood in for a coordinate, nobody's again. */
+  onUnsay: PointCellProps['onValue'];
   onError: (cell: string, why: string | null) => void;
   onFocus: (point: PointName) => void;
   onStep: (point: PointName, coordinate: Coordinate, rows: number) => void;
@@ -39,11 +41,13 @@ export const cellId = (point: PointName, coordinate: Coordinate) => `${point}-${
 export const PointCell = memo(function PointCell(props: PointCellProps) {
   const { point, label, coordinate, value, sketched, unit, onValue, onError } = props;
   const { error, input, onKey } = useTypedNumber({
-    value: sketched ? undefined : value,
+    value,
+    sketched,
     parse: (text) => parseLength(text, unit),
     print: (mm) => printLength(mm, unit),
     schema: coordinateSchema,
     onValue: (mm, visit) => onValue(point, coordinate, mm, visit),
+    onUnsay: (mm, visit) => props.onUnsay(point, coordinate, mm, visit),
   });
   const id = cellId(point, coordinate);
   useEffect(() => {

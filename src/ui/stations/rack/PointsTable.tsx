@@ -34,11 +34,12 @@ interface Props {
   onEdit: EditPoints;
 }
 
-/** Changes points; `said` are the coordinates that somebody has typed, be it what stood there. */
+/** Changes points; `said` are the coordinates that somebody has typed, be it what stood there, `unsaid` one taken back. */
 export type EditPoints = (
   change: (points: Points) => void,
   step?: string,
   said?: readonly string[],
+  unsaid?: string,
 ) => void;
 
 const HEADINGS: Record<Coordinate, string> = { ahead: 'ahead', out: 'out', up: 'up' };
@@ -75,6 +76,18 @@ export function PointsTable({
         },
         visit,
         [pathOf(point, coordinate)],
+      ),
+    [],
+  );
+  const handleUnsay = useCallback(
+    (point: PointName, coordinate: Coordinate, mm: number, visit: string) =>
+      latest.current.onEdit(
+        (edited) => {
+          edited[point][coordinate] = mm;
+        },
+        visit,
+        [],
+        pathOf(point, coordinate),
       ),
     [],
   );
@@ -170,6 +183,7 @@ export function PointsTable({
               sketch={sketchOf(design, name)}
               onSelect={onSelect}
               onValue={handleValue}
+              onUnsay={handleUnsay}
               onError={handleError}
               onFocus={handleFocus}
               onStep={handleStep}

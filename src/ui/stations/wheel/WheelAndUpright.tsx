@@ -86,6 +86,7 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
           label="Toe, + in"
           value={design.static.toe}
           sketched={isSketched(design, 'static.toe')}
+          onUnsay={(_, step) => change(step, () => undefined)}
           schema={staticSchema.shape.toe}
           onValue={(toe, step) =>
             watched(step, (d) => {
@@ -100,6 +101,7 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
           label="Camber, + top out"
           value={tidy(design.static.camber)}
           sketched={isSketched(design, 'static.camber')}
+          onUnsay={(_, step) => change(step, () => undefined)}
           schema={staticSchema.shape.camber}
           onValue={(camber, step) =>
             watched(step, (d) => {

@@ -73,6 +73,7 @@ export const LoadedRadius = ({ design, unit, change, width }: Props) => (
     label="Loaded radius"
     value={design.tyre.radius}
     sketched={isSketched(design, 'tyre.radius')}
+    onUnsay={(_, step) => change(step, () => undefined)}
     unit={unit}
     schema={tyreSchema.shape.radius}
     onValue={(mm, step) =>
@@ -94,6 +95,7 @@ export const TyreFields = (props: Props) => (
       label="Tyre width"
       value={props.design.tyre.width}
       sketched={isSketched(props.design, 'tyre.width')}
+      onUnsay={(_, step) => props.change(step, () => undefined)}
       unit={props.unit}
       schema={tyreSchema.shape.width}
       onValue={(mm, step) =>
@@ -174,6 +176,7 @@ export function TrackFields({ design, unit, change, width }: Props) {
         label="Track at contact"
         value={tidy(trackOf(design))}
         sketched={sketched}
+        onUnsay={(_, step) => change(step, () => undefined)}
         unit={unit}
         schema={widthSchema}
         onValue={(mm, step) =>
@@ -188,6 +191,7 @@ export function TrackFields({ design, unit, change, width }: Props) {
         label="Over the tyres"
         value={tidy(overallWidthOf(design))}
         sketched={sketched}
+        onUnsay={(_, step) => change(step, () => undefined)}
         unit={unit}
         schema={widthSchema}
         onValue={(mm, step) =>
