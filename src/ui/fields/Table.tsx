@@ -1,6 +1,7 @@
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import CopiedIcon from '@mui/icons-material/CheckOutlined';
 import IconButton from '@mui/material/IconButton';
+import copyTheOldWay from 'copy-to-clipboard';
 import { styled } from '@mui/material/styles';
 import { useRef, useState } from 'react';
 import type { ComponentProps, RefObject } from 'react';
@@ -25,26 +26,38 @@ export function CopyTable({
   table: RefObject<HTMLTableElement | null>;
   what?: string | undefined;
 }) {
-  const [copied, setCopied] = useState(false);
+  const [done, setDone] = useState<keyof typeof WORDS | null>(null);
   const copy = async () => {
     if (!table.current) return;
-    await navigator.clipboard.writeText(tableText(table.current));
-    setCopied(true);
-    setTimeout(() => setCopied(false), 2000);
+    setDone(await putOnClipboard(tableText(table.current)));
+    setTimeout(() => setDone(null), 4000);
   };
   return (
     <Corner data-copy>
       <IconButton
         size="small"
-        aria-label={copied ? `Copied: ${what}` : `Copy: ${what}`}
+        aria-label={`${done === null ? 'Copy' : WORDS[done]}: ${what}`}
         title="Copy as text for a spreadsheet"
         onClick={() => void copy()}
         sx={{ p: '2px', bgcolor: PAPER.sheet }}
       >
-        {copied ? <CopiedIcon fontSize="inherit" /> : <CopyIcon fontSize="inherit" />}
+        {done === 'copied' ? <CopiedIcon fontSize="inherit" /> : <CopyIcon fontSize="inherit" />}
       </IconButton>
+      {done === 'refused' && <Told role="status">{WORDS.refused}</Told>}
     </Corner>
   );
+}
+
+const WORDS = { copied: 'Copied', refused: 'The browser lets nothing be copied' };
+
+/** Puts text on the clipboard, also where only the older way is open: a page that another machine serves. */
+async function putOnClipboard(text: string): Promise<keyof typeof WORDS> {
+  try {
+    await navigator.clipboard.writeText(text);
+    return 'copied';
+  } catch {
+    return (await copyTheOldWay(text)) ? 'copied' : 'refused';
+  }
 }
 
 /** What the cells of a table show, a line a row; what is typed in a cell is its value. */
@@ -66,6 +79,16 @@ const Frame = styled('div')({
   '& > [data-copy]': { opacity: 0 },
   '&:hover > [data-copy], & > [data-copy]:focus-within': { opacity: 1 },
   '@media (hover: none)': { '& > [data-copy]': { opacity: 0.7 } },
+});
+
+const Told = styled('span')({
+  position: 'absolute',
+  right: 28,
+  top: 0,
+  padding: '1px 6px',
+  whiteSpace: 'nowrap',
+  fontSize: 13,
+  backgroundColor: PAPER.sheet,
 });
 
 const Corner = styled('div')({ position: 'absolute', right: 0, top: 0, fontSize: 16 });
