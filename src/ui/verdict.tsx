@@ -1,6 +1,7 @@
 import { styled } from '@mui/material/styles';
+import { createContext, useContext } from 'react';
 import type { Verdict } from '@/core/verdict/verdicts';
-import { VERDICT } from './theme';
+import { PAPER, VERDICT } from './theme';
 
 /** What builders call the verdicts. */
 export const VERDICT_WORDS: Record<Verdict, string> = {
@@ -24,8 +25,13 @@ const Mark = styled('span')({
   fontWeight: 600,
 });
 
+/** Whether what is shown is still a sketch: nothing of it is judged then. */
+export const OfSketch = createContext(false);
+
 /** A verdict as a shape and its word. */
 export function VerdictMark({ verdict }: { verdict: Verdict }) {
+  const ofSketch = useContext(OfSketch);
+  if (ofSketch) return <span style={{ color: PAPER.soft, fontWeight: 400 }}>of a sketch</span>;
   const { path, colour } = SHAPES[verdict];
   return (
     <Mark style={{ color: colour }}>

@@ -61,7 +61,7 @@ export function stationStates(
   const names = pointNames(type);
   const points = new Set(measured.map(({ point }) => point)).size;
   const { bumpSteer, gain } = known;
-  const sketch = sketchInWords(design);
+  const sketch = sketchInWords(build, design);
   const figures = [build, build.front, build.rear].reduce(
     (sum, of) => sum + (of?.sketch?.filter(isOfBrief).length ?? 0),
     0,

@@ -1,13 +1,14 @@
 import { produce } from 'immer';
-import { CORNER_TYPES, typeOf } from '../corners/kinds';
+import { CORNER_TYPES } from '../corners/kinds';
 import { setTrack } from '../upright/place';
 import { buildSchema } from './build';
 import type { Build } from './build';
 import {
   CAR_FIGURES,
-  axleFigures,
+  figuresOf,
   isSketched,
   say,
+  sayPoint,
   unsay,
   settleSketch,
   sketchInWords,
@@ -31,7 +32,8 @@ describe('a sketch', () => {
       expect(buildSchema.safeParse(build).success).toBe(true);
       expect(build.sketch).toEqual([...CAR_FIGURES]);
       for (const design of [build.front, build.rear!]) {
-        expect(design.sketch).toEqual(axleFigures(typeOf(design)));
+        expect(design.sketch).toEqual(figuresOf(design));
+        expect(isSketched(design, 'rack.travel')).toBe(design.rack !== undefined);
         expect(sketchedPoints(design)).toEqual(Object.keys(design.points));
       }
       // Nothing else sets it apart from one that was always somebody's.
@@ -95,10 +97,11 @@ describe('a sketch', () => {
   });
 
   it('is a template once it is taken for one, until its figures are changed', () => {
-    const build = edited((b) => takeTemplate(b.front));
+    const build = edited((b) => takeTemplate(b, b.front));
     expect(build.front.sketch).toBeUndefined();
-    expect(build.front.template).toHaveLength(axleFigures(typeOf(build.front)).length);
-    expect(sketchInWords(build.front)).toBe('');
+    expect(build.template).toEqual([...CAR_FIGURES]);
+    expect(build.front.template).toHaveLength(figuresOf(build.front).length);
+    expect(sketchInWords(build, build.front)).toBe('');
     const next = edited((b) => void (b.front.static.toe = 0.2), build);
     expect(next.front.template).not.toContain('static.toe');
     expect(next.front.template).toContain('static.camber');
@@ -116,9 +119,24 @@ describe('a sketch', () => {
   it('counts joints in words', () => {
     const build = blankBuild('x');
     build.front.sketch = ['lowerOuter.up'];
-    expect(sketchInWords(build.front)).toBe('sketch: 1 joint to set');
+    const words = () => sketchInWords(build, build.front);
+    expect(words()).toBe('sketch: 1 joint to set');
     build.front.sketch.push('upperOuter.up', 'upperOuter.out');
-    expect(sketchInWords(build.front)).toBe('sketch: 2 joints to set');
+    expect(words()).toBe('sketch: 2 joints to set');
+  });
+
+  it('tells of figures of the brief once the joints are set, of those that verdicts rest on', () => {
+    const build = newBuild({ name: 'x', front: 'double-wishbone' });
+    for (const name of Object.keys(build.front.points)) sayPoint(build.front, name);
+    const words = () => sketchInWords(build, build.front);
+    expect(words()).toBe('sketch: 5 figures of the brief to set');
+    say(build, ...CAR_FIGURES);
+    say(build.front, 'tyre.radius');
+    expect(words()).toBe('sketch: 1 figure of the brief to set');
+    say(build.front, 'rack.travel');
+    // Toe, camber and the tyre’s width turn no verdict.
+    expect(build.front.sketch).toEqual(['tyre.width', 'static.toe', 'static.camber']);
+    expect(words()).toBe('');
   });
 
   it('of a rear axle takes over the tyres that the front says', () => {

@@ -17,18 +17,35 @@ export interface Marked {
 const LISTS = ['sketch', 'template'] as const;
 
 export const CAR_FIGURES = ['wheelbase', 'travel.bump', 'travel.droop'] as const;
-const AXLE_FIGURES = ['tyre.radius', 'tyre.width', 'static.toe', 'static.camber'] as const;
+const OF_RACK = 'rack.travel';
+const OF_EVERY_AXLE = [
+  'tyre.radius',
+  'tyre.width',
+  'rim.diameter',
+  'rim.width',
+  'rim.offset',
+  'static.toe',
+  'static.camber',
+] as const;
+const AXLE_FIGURES = [...OF_EVERY_AXLE, OF_RACK] as const;
 
 export const pathOf = (point: PointName, coordinate: Coordinate): string =>
   `${point}.${coordinate}`;
 
-/** Every figure of an axle of a kind that a sketch stands in for. */
+/** Every figure of an axle of a kind that a sketch may stand in for. */
 export const axleFigures = (type: CornerType): string[] => [
-  ...AXLE_FIGURES,
+  ...OF_EVERY_AXLE,
+  ...(type.tieRod ? [OF_RACK] : []),
   ...pointNames(type).flatMap((name) => COORDINATES.map((c) => pathOf(name, c))),
 ];
 
-/** Whether a figure is asked for in the brief: of the car, its tyres or how its wheels stand. */
+/** Those of them that an axle has. */
+export const figuresOf = (design: AxleDesign): string[] =>
+  axleFigures(typeOf(design)).filter(
+    (path) => !AXLE_FIGURES.some((one) => one === path) || figureAt(design, path) !== undefined,
+  );
+
+/** Whether a figure is asked for in the brief: of the car, its tyres, rims and rack, or how its wheels stand. */
 export const isOfBrief = (path: string): boolean =>
   [...CAR_FIGURES, ...AXLE_FIGURES].some((one) => one === path);
 
@@ -50,16 +67,22 @@ export function say(of: Marked, ...paths: string[]): void {
   }
 }
 
+/** Somebody says a whole joint. Changes what it is given. */
+export const sayPoint = (of: Marked, name: PointName): void =>
+  say(of, ...COORDINATES.map((c) => pathOf(name, c)));
+
 /** Nobody says a figure after all: what stands in for it is a sketch again. Changes what it is given. */
 export function unsay(of: Marked, path: string): void {
   if (!isSketched(of, path)) of.sketch = [...(of.sketch ?? []), path];
 }
 
-/** Takes what the sketch shows as a template to go on from. Changes what it is given. */
-export function takeTemplate(of: Marked): void {
-  if (!of.sketch) return;
-  of.template = [...new Set([...(of.template ?? []), ...of.sketch])];
-  delete of.sketch;
+/** Takes what the sketch shows, of the car and of an axle, as a template to go on from. Changes what it is given. */
+export function takeTemplate(...all: Marked[]): void {
+  for (const of of all) {
+    if (!of.sketch) continue;
+    of.template = [...new Set([...(of.template ?? []), ...of.sketch])];
+    delete of.sketch;
+  }
 }
 
 /**
@@ -127,9 +150,14 @@ export function sketchOfKind(from: AxleDesign, to: CornerType, stays: (name: str
   };
 }
 
-/** How much of an axle is still a sketch, in words; empty where nothing is. */
-export function sketchInWords(design: AxleDesign): string {
-  const { length } = sketchedPoints(design);
-  if (length === 0) return '';
-  return `sketch: ${counted(length, 'joint')} to set`;
+/** Figures of the brief that every verdict on a wheel rests on, the rack's where there is one. */
+const JUDGED_BY = [...CAR_FIGURES, 'tyre.radius', OF_RACK];
+
+/** How much of what an axle is judged by is still a sketch, in words; empty where nothing is. */
+export function sketchInWords(build: Marked, design: AxleDesign): string {
+  const joints = sketchedPoints(design).length;
+  if (joints > 0) return `sketch: ${counted(joints, 'joint')} to set`;
+  const figures = JUDGED_BY.filter((path) => isSketched(build, path) || isSketched(design, path));
+  if (figures.length === 0) return '';
+  return `sketch: ${counted(figures.length, 'figure')} of the brief to set`;
 }

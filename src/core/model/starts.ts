@@ -3,7 +3,7 @@ import type { CornerType, WheelPlace } from '../corners/cornerType';
 import { CORNER_TYPES, typeOf } from '../corners/kinds';
 import { FORMAT, VERSION, nameSchema } from './build';
 import type { AxleDesign, Build } from './build';
-import { CAR_FIGURES, axleFigures, isSketched, sketchOfKind } from './sketch';
+import { CAR_FIGURES, figuresOf, isSketched, sketchOfKind } from './sketch';
 import { pointsFrom, toVec } from './points';
 import type { Points } from './points';
 import { group, problem } from './wording';
@@ -62,8 +62,7 @@ export const blankBuild = (name: string, front: string = USUAL_KIND, rear?: stri
 export function newBuild({ name, front, rear }: NewBuild): Build {
   const build = blankBuild(name, front, rear);
   build.sketch = [...CAR_FIGURES];
-  for (const design of [build.front, build.rear])
-    if (design) design.sketch = axleFigures(typeOf(design));
+  for (const design of [build.front, build.rear]) if (design) design.sketch = figuresOf(design);
   return build;
 }
 
@@ -71,7 +70,7 @@ export function newBuild({ name, front, rear }: NewBuild): Build {
 export function newRear(build: Pick<Build, 'wheelbase' | 'front'>, kind?: string): AxleDesign {
   const design = blankRear(build, kind);
   const tyre = ['tyre.radius', 'tyre.width'].filter((path) => !isSketched(build.front, path));
-  design.sketch = axleFigures(typeOf(design)).filter((path) => !tyre.includes(path));
+  design.sketch = figuresOf(design).filter((path) => !tyre.includes(path));
   return design;
 }
 

@@ -36,6 +36,11 @@ it('does not judge a sketch', () => {
     sketch: 'sketch: 8 joints to set',
   });
   delete build.front.sketch;
+  expect(summaryOf(build)).toMatchObject({
+    worst: null,
+    sketch: 'sketch: 3 figures of the brief to set',
+  });
+  delete build.sketch;
   expect(summaryOf(build)).toMatchObject({ sketch: '', worst: expect.any(Number) });
 });
 

@@ -16,7 +16,7 @@ export interface Summary {
   /** Largest toe change of the front left wheel over its travel, straight ahead, degrees; null out of reach. */
   worst: number | null;
   verdict: Verdict | null;
-  /** How much of the front corners is still a sketch, in words; empty where nothing is. What is one is not judged. */
+  /** How much of what the front corners are judged by is still a sketch, in words; empty where nothing is. What is one is not judged. */
   sketch: string;
   /** What has to be mended before it can be exported, one a line; null where nothing has. */
   problems: string | null;
@@ -26,13 +26,13 @@ export interface Summary {
 }
 
 /** Counts the reckonings of a summary: one of another number is done anew. */
-export const RECKONING = 3;
+export const RECKONING = 4;
 
 /** A build in brief. */
 export function summaryOf(build: Build): Summary {
   const { front, travel, use, wheelbase } = build;
   const prepared = prepareAxle(front);
-  const sketch = sketchInWords(front);
+  const sketch = sketchInWords(build, front);
   const found = prepared.ok && !sketch ? bumpSteer(prepared.axle.left, travel) : null;
   const problems = layoutProblems(build);
   return {

@@ -1,10 +1,50 @@
 import { dot, length, scale, sub } from '../geometry/vec';
 import { spindleOf } from '../kinematics/spindle';
-
 import type { AxleDesign, Rim } from '../model/build';
 import type { PointName, Points } from '../model/points';
 import { typeOf, uprightPoints } from '../corners/kinds';
 import { toVec } from '../model/points';
+import { isSketched, say, unsay } from '../model/sketch';
+import { readTyreCode } from '../model/tyre';
+import { setRimOffset } from './place';
+import type { Kept } from './place';
+
+export type RimPart = keyof Rim;
+const PARTS: readonly RimPart[] = ['diameter', 'width', 'offset'];
+export const rimPath = (part: RimPart): string => `rim.${part}`;
+
+/**
+ * Somebody says a part of the rim. What else a rim needs is a sketch until it is said: a diameter where the tyre's
+ * code does not tell it, a width that such a tyre usually has, no offset. Changes what it is given.
+ */
+export function sayRim(design: AxleDesign, part: RimPart, mm: number, kept: Kept): void {
+  if (!design.rim) {
+    const size = readTyreCode(design.tyre.code ?? '');
+    const told = size.ok ? size.value.rim : null;
+    design.rim = {
+      diameter: told ?? 15 * 25.4,
+      width: Math.round((design.tyre.width * 0.9) / 12.7) * 12.7,
+      offset: 0,
+    };
+    for (const one of PARTS) if (one !== 'diameter' || told === null) unsay(design, rimPath(one));
+  }
+  if (part === 'offset') setRimOffset(design, mm, kept);
+  else design.rim[part] = mm;
+  say(design, rimPath(part));
+}
+
+/** Nobody says a part of the rim after all; of a rim of which nothing is said nothing is left. */
+export function unsayRim(design: AxleDesign, part: RimPart): void {
+  if (!design.rim) return;
+  unsay(design, rimPath(part));
+  if (!PARTS.every((one) => isSketched(design, rimPath(one)))) return;
+  delete design.rim;
+  say(design, ...PARTS.map(rimPath));
+}
+
+/** The rim, where all of it is said. */
+const wholeRim = (design: AxleDesign): Rim | undefined =>
+  PARTS.some((part) => isSketched(design, rimPath(part))) ? undefined : design.rim;
 
 /** How deep a rim's well lies below its bead seats, and half of a joint's body: common practice, mm. */
 export const WELL = 15;
@@ -29,10 +69,10 @@ export interface RimClearance {
 
 /**
  * The upright's joints against the rim's inside. They turn with the wheel's upright, so the clearance
- * is the same over travel and lock.
+ * is the same over travel and lock. None before the whole rim is said.
  */
 export function rimClearances(design: AxleDesign, points: Points): RimClearance[] {
-  const { rim } = design;
+  const rim = wholeRim(design);
   if (!rim) return [];
   const axis = spindleOf(design.static);
   const type = typeOf(design);

@@ -9,7 +9,7 @@ import { openVariantOf } from '@/core/model/variants';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Point, PointName } from '@/core/model/points';
-import { say, unsay } from '@/core/model/sketch';
+import { say, sketchInWords, unsay } from '@/core/model/sketch';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import type { Strings } from '../floor/strings';
@@ -22,6 +22,7 @@ import { comparedIn } from '../variants/compared';
 import type { EditPoints } from '../stations/rack/PointsTable';
 import { stationsOf } from '../stations/list';
 import { UNSEEN, VERDICT } from '../theme';
+import { OfSketch } from '../verdict';
 import { Traces } from '../traces/Traces';
 import { useStable } from '../useStable';
 import { Caution } from './Caution';
@@ -129,6 +130,8 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
 
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
 
+  // What nobody has set is shown, and not judged.
+  const ofSketch = sketchInWords(build, design) !== '';
   const hasRod = wheel.type.tieRod !== null;
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
@@ -184,135 +187,143 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
     />
   );
   return (
-    <Whole>
-      <TopBar unit={unit} steps={steps} onUnit={pickUnit} menu={menu} />
-      <StationRail
-        station={station}
-        stations={stations}
-        states={states}
-        unit={unit}
-        onOpen={openStation}
-      />
-      {'desk' in open.panel && (
-        <Desk aria-label="Station">
-          <Unseen>{heading}</Unseen>
-          {open.panel.ofOneWheel && which}
-          <open.panel.desk
-            build={build}
-            wheel={wheel}
-            unit={unit}
-            bands={bands}
-            onEdit={edit}
-            onAxle={showAxle}
-          />
-        </Desk>
-      )}
-      {'underFloor' in open.panel && (
-        <Middle>
-          <Unseen>{heading}</Unseen>
-          <Floor
-            wheel={wheel}
-            drawn={corner.drawn}
-            proposed={proposed?.drawn ?? null}
-            compared={compared?.drawn ?? null}
-            trouble={trouble}
-            unit={unit}
-            selected={selected}
-            ghosts={corner.ghosts}
-            atRest={position.travel === 0 && rack === 0}
-            values={corner.reading.ok ? corner.reading.value : null}
-            strings={view.strings}
-            keepOuts={keepOuts}
-            dimensions={station === 'wheel'}
-            states={joints}
-            nulls={view.strings.nulls ? nulls : null}
-            shaft={shaft}
-            onStrings={pickStrings}
-            onMove={handleMove}
-            onSelect={handleSelect}
-          />
-          <Parting />
-          <Under style={{ height: view.under }}>
-            <Traces
-              station={station}
+    <OfSketch.Provider value={ofSketch}>
+      <Whole>
+        <TopBar unit={unit} steps={steps} onUnit={pickUnit} menu={menu} />
+        <StationRail
+          station={station}
+          stations={stations}
+          states={states}
+          unit={unit}
+          onOpen={openStation}
+        />
+        {'desk' in open.panel && (
+          <Desk aria-label="Station">
+            <Unseen>{heading}</Unseen>
+            {open.panel.ofOneWheel && which}
+            <open.panel.desk
               build={build}
               wheel={wheel}
-              corner={corner}
-              proposed={proposed}
-              compared={compared}
-              bands={bands}
-              targets={targets}
-              against={view.against}
-              position={position}
               unit={unit}
+              bands={bands}
+              onEdit={edit}
+              onAxle={showAxle}
             />
-            <Column aria-label="Station">
-              {which}
-              <VariantNotes
-                name={variant.name}
-                frozen={variant.frozen}
-                against={against?.name ?? null}
-                onEdit={edit}
-                onStopComparing={stopComparing}
+          </Desk>
+        )}
+        {'underFloor' in open.panel && (
+          <Middle>
+            <Unseen>{heading}</Unseen>
+            <Floor
+              wheel={wheel}
+              drawn={corner.drawn}
+              proposed={proposed?.drawn ?? null}
+              compared={compared?.drawn ?? null}
+              trouble={trouble}
+              unit={unit}
+              selected={selected}
+              ghosts={corner.ghosts}
+              atRest={position.travel === 0 && rack === 0}
+              values={corner.reading.ok ? corner.reading.value : null}
+              strings={view.strings}
+              keepOuts={keepOuts}
+              dimensions={station === 'wheel'}
+              states={joints}
+              nulls={view.strings.nulls ? nulls : null}
+              shaft={shaft}
+              onStrings={pickStrings}
+              onMove={handleMove}
+              onSelect={handleSelect}
+            />
+            <Parting />
+            <Under style={{ height: view.under }}>
+              <Traces
+                station={station}
+                build={build}
+                wheel={wheel}
+                corner={corner}
+                proposed={proposed}
+                compared={compared}
+                bands={bands}
+                targets={targets}
+                against={view.against}
+                position={position}
+                unit={unit}
               />
-              <SketchNote design={design} axle={axle} onEdit={edit} />
-              <Later now={!view.dragging}>
-                <open.panel.underFloor
-                  build={build}
-                  wheel={wheel}
-                  targets={targets}
-                  unit={unit}
-                  selected={selected}
-                  onSelect={handleSelect}
-                  onPoints={handlePoints}
+              <Column aria-label="Station">
+                {which}
+                <VariantNotes
+                  name={variant.name}
+                  frozen={variant.frozen}
+                  against={against?.name ?? null}
                   onEdit={edit}
-                  tried={trial.tried}
-                  onTry={trial.look}
-                  bumpSteer={corner.bumpSteer}
-                  clearances={clearances}
-                  nulls={nulls}
-                  shim={shim}
-                  onFind={handleFind}
-                  onShow={show}
+                  onStopComparing={stopComparing}
                 />
-              </Later>
-            </Column>
-          </Under>
-        </Middle>
-      )}
-      <Beside>
-        <Readouts
-          reading={looked.reading}
-          before={(proposed ? corner : before)?.reading ?? null}
-          since={
-            proposed ? 'by what is looked at' : against ? `against ${against.name}` : 'since opened'
-          }
-          looked={proposed !== null}
-          sweep={looked.sweep}
-          targets={wheel.steered ? targets : null}
-          bands={proposed ? null : bands}
-          travel={position.travel}
-          design={design}
-          unit={unit}
-        />
-        {steering && <SteeringReadouts steering={steering} targets={targets} />}
-        <div>
-          {!corner.reading.ok && 'desk' in open.panel && <Trouble role="alert">{trouble}</Trouble>}
-          <CyclePad
+                <SketchNote build={build} axle={axle} selected={selected} onEdit={edit} />
+                <Later now={!view.dragging}>
+                  <open.panel.underFloor
+                    build={build}
+                    wheel={wheel}
+                    targets={targets}
+                    unit={unit}
+                    selected={selected}
+                    onSelect={handleSelect}
+                    onPoints={handlePoints}
+                    onEdit={edit}
+                    tried={trial.tried}
+                    onTry={trial.look}
+                    bumpSteer={corner.bumpSteer}
+                    clearances={clearances}
+                    nulls={nulls}
+                    shim={shim}
+                    onFind={handleFind}
+                    onShow={show}
+                  />
+                </Later>
+              </Column>
+            </Under>
+          </Middle>
+        )}
+        <Beside>
+          <Readouts
+            reading={looked.reading}
+            before={(proposed ? corner : before)?.reading ?? null}
+            since={
+              proposed
+                ? 'by what is looked at'
+                : against
+                  ? `against ${against.name}`
+                  : 'since opened'
+            }
+            looked={proposed !== null}
+            sweep={looked.sweep}
+            targets={wheel.steered && !ofSketch ? targets : null}
+            bands={proposed ? null : bands}
             travel={position.travel}
-            rack={rack}
-            limits={build.travel}
-            rackTravel={rackTravel}
+            design={design}
             unit={unit}
-            onMove={show}
           />
-          <Caution />
-        </div>
-      </Beside>
-      <SaveNotes saving={saving} />
-      <TablePreview unit={unit} />
-      <KeysHelp open={help} onClose={() => setHelp(false)} />
-    </Whole>
+          {steering && <SteeringReadouts steering={steering} targets={targets} />}
+          <div>
+            {!corner.reading.ok && 'desk' in open.panel && (
+              <Trouble role="alert">{trouble}</Trouble>
+            )}
+            <CyclePad
+              travel={position.travel}
+              rack={rack}
+              limits={build.travel}
+              rackTravel={rackTravel}
+              unit={unit}
+              onMove={show}
+            />
+            <Caution />
+          </div>
+        </Beside>
+        <SaveNotes saving={saving} />
+        <TablePreview unit={unit} />
+        <KeysHelp open={help} onClose={() => setHelp(false)} />
+      </Whole>
+    </OfSketch.Provider>
   );
 }
 

@@ -3,24 +3,31 @@
 import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
-import type { AxleDesign, AxleName, Build } from '@/core/model/build';
+import type { AxleName, Build } from '@/core/model/build';
+import { pointLabel } from '@/core/model/labels';
+import type { PointName } from '@/core/model/points';
 import { typeOf } from '@/core/corners/kinds';
-import { sketchedPoints, takeTemplate } from '@/core/model/sketch';
+import { sayPoint, sketchInWords, sketchedPoints, takeTemplate } from '@/core/model/sketch';
 import { counted } from '@/core/model/wording';
 import { PAPER } from '../theme';
 
 /** Over the station: that joints are nobody's yet, or whose they are. */
 export const SketchNote = memo(function SketchNote({
-  design,
+  build,
   axle,
+  selected,
   onEdit,
 }: {
-  design: AxleDesign;
+  build: Build;
   axle: AxleName;
+  selected: PointName | null;
   onEdit: (change: (build: Build) => void) => void;
 }) {
-  const { length } = sketchedPoints(design);
-  if (length === 0)
+  const design = build[axle]!;
+  const joints = sketchedPoints(design);
+  const { length } = joints;
+  const words = sketchInWords(build, design);
+  if (!words)
     return design.template ? (
       <Note>
         {counted(design.template.length, 'figure')} still from the template: proportions of no
@@ -31,10 +38,16 @@ export const SketchNote = memo(function SketchNote({
   return (
     <Note data-sketch={length}>
       <span>
-        A sketch: {counted(length, 'joint')} nobody has set. Type or paste yours, read them from a
-        file, take them off the parts.
+        {length > 0
+          ? `A sketch: ${counted(length, 'joint')} nobody has set. Type or paste yours, read them from a file, take them off the parts.`
+          : `Nothing is judged yet: ${words.replace(/^sketch: /u, '')}.`}
       </span>
-      <Button size="small" onClick={() => onEdit((build) => takeTemplate(build[axle]!))}>
+      {selected !== null && joints.includes(selected) && (
+        <Button size="small" onClick={() => onEdit((b) => sayPoint(b[axle]!, selected))}>
+          The {pointLabel(design, selected)} is as shown
+        </Button>
+      )}
+      <Button size="small" onClick={() => onEdit((b) => takeTemplate(b, b[axle]!))}>
         Go on from the template: {label.toLowerCase()}, no particular car
       </Button>
     </Note>

@@ -6,8 +6,7 @@ import { writePointsCsv } from '@/core/file/pointsCsv';
 import { pointsKey } from '@/core/kinematics/axle';
 import { wheelOf } from '@/core/kinematics/wheel';
 import type { AxleName, Side } from '@/core/model/build';
-import { COORDINATES } from '@/core/model/points';
-import { pathOf, say } from '@/core/model/sketch';
+import { sayPoint } from '@/core/model/sketch';
 import { counted } from '@/core/model/wording';
 import { askWhere } from '../points/previewStore';
 import { describeProblems } from '@/core/model/problems';
@@ -55,7 +54,7 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
           const design = draft[axle]!;
           for (const { name, point } of rows) {
             design[pointsKey(design, side)]![name] = point;
-            say(design, ...COORDINATES.map((c) => pathOf(name, c)));
+            sayPoint(design, name);
           }
         });
         enqueueSnackbar(`${counted(rows.length, 'joint')} read. Undo brings the old ones back.`);

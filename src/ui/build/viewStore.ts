@@ -44,6 +44,7 @@ export const AT_REST = {
   side: 'left',
   compared: null,
   filled: null,
+  dragging: false,
 } as const;
 
 /** What each station is about, as a curve. */
@@ -65,7 +66,6 @@ export const useView = create<ViewState>()(
     (set) => ({
       ...AT_REST,
       station: 'rack',
-      dragging: false,
       traces: OWN_TRACES,
       under: USUAL_UNDER,
       against: 'travel',

@@ -6,6 +6,7 @@ import { typeOf } from '@/core/corners/kinds';
 import { rackSchema } from '@/core/model/build';
 import type { AxleName, Build, Rack as RackDocument } from '@/core/model/build';
 import { fitRack, putRackBody } from '@/core/upright/fit';
+import { isSketched, say, unsay } from '@/core/model/sketch';
 import type { LengthUnit } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
@@ -51,11 +52,23 @@ export function Rack({
         <LengthField
           label="Rack, each way"
           value={rack?.travel}
+          sketched={isSketched(design, 'rack.travel')}
+          onUnsay={(mm, step) =>
+            onEdit((b) => {
+              const target = b[axle]!;
+              target.rack = { ...target.rack, travel: mm };
+              unsay(target, 'rack.travel');
+            }, step)
+          }
           placeholder="not steered"
           unit={unit}
           schema={rackSchema.shape.travel}
           onValue={(mm, step) =>
-            onEdit((b) => void (b[axle]!.rack = { ...b[axle]!.rack, travel: mm }), step)
+            onEdit((b) => {
+              const target = b[axle]!;
+              target.rack = { ...target.rack, travel: mm };
+              say(target, 'rack.travel');
+            }, step)
           }
           // A rack that was begun here and has no more than its travel goes with it.
           onClear={(step) =>
@@ -131,7 +144,12 @@ export function Rack({
       <FromShelf
         kind="rack"
         title="A rack from the shelf"
-        onPick={(part) => onEdit((b) => fitRack(b[axle]!, part))}
+        onPick={(part) =>
+          onEdit((b) => {
+            fitRack(b[axle]!, part);
+            say(b[axle]!, 'rack.travel');
+          })
+        }
       />
       {rack && (
         <>

@@ -12,11 +12,12 @@ import {
   overallWidthOf,
   setLoadedRadius,
   setOverallWidth,
-  setRimOffset,
   setTrack,
   trackOf,
 } from '@/core/upright/place';
 import type { Kept } from '@/core/upright/place';
+import { rimPath, sayRim, unsayRim } from '@/core/upright/rim';
+import type { RimPart } from '@/core/upright/rim';
 import { LengthField } from '../../fields/NumberField';
 import type { AxleChange } from './useAxleChange';
 
@@ -109,61 +110,46 @@ export const TyreFields = (props: Props) => (
   </>
 );
 
-/** A rim where none is known yet: by the tyre's code, or a guess that is easily seen. */
-function rimFor(design: AxleDesign): NonNullable<AxleDesign['rim']> {
-  const size = readTyreCode(design.tyre.code ?? '');
-  return {
-    diameter: (size.ok ? size.value.rim : null) ?? 15 * 25.4,
-    width: Math.round((design.tyre.width * 0.9) / 12.7) * 12.7,
-    offset: 0,
-  };
+/** One figure of the rim; empty where nobody has said it. */
+function RimField({
+  part,
+  label,
+  unit,
+  design,
+  change,
+  width,
+  kept,
+}: Props & { part: RimPart; label: string; kept: Kept }) {
+  const clear = (step: string) => change(step, (d) => unsayRim(d, part));
+  return (
+    <LengthField
+      label={label}
+      value={design.rim?.[part]}
+      sketched={isSketched(design, rimPath(part))}
+      placeholder="not known"
+      unit={unit}
+      schema={rimSchema.shape[part]}
+      onValue={(mm, step) => change(step, (d) => sayRim(d, part, mm, kept))}
+      onClear={clear}
+      onUnsay={(_, step) => clear(step)}
+      width={width}
+    />
+  );
 }
 
-const withRim = (d: AxleDesign) => (d.rim ??= rimFor(d));
-
 /** How far the hub face is outboard of the rim's middle, always mm. */
-export const RimOffset = ({ design, change, width, kept }: Props & { kept: Kept }) => (
-  <LengthField
-    label="Offset, + hub out"
-    value={(design.rim ?? rimFor(design)).offset}
-    unit="mm"
-    schema={rimSchema.shape.offset}
-    onValue={(mm, step) =>
-      change(step, (d) => {
-        withRim(d);
-        setRimOffset(d, mm, kept);
-      })
-    }
-    width={width}
-  />
+export const RimOffset = (props: Props & { kept: Kept }) => (
+  <RimField {...props} part="offset" label="Offset, + hub out" unit="mm" />
 );
 
 /** Rim, in inches as rims are sold; its offset in mm. Without a rim the hub face is at the wheel centre. */
-export function RimFields(props: Props & { kept: Kept }) {
-  const { design, change, width } = props;
-  const rim = design.rim ?? rimFor(design);
-  return (
-    <>
-      <LengthField
-        label="Rim diameter"
-        value={rim.diameter}
-        unit="in"
-        schema={rimSchema.shape.diameter}
-        onValue={(mm, step) => change(step, (d) => void (withRim(d).diameter = mm))}
-        width={width}
-      />
-      <LengthField
-        label="Rim width"
-        value={rim.width}
-        unit="in"
-        schema={rimSchema.shape.width}
-        onValue={(mm, step) => change(step, (d) => void (withRim(d).width = mm))}
-        width={width}
-      />
-      <RimOffset {...props} />
-    </>
-  );
-}
+export const RimFields = (props: Props & { kept: Kept }) => (
+  <>
+    <RimField {...props} part="diameter" label="Rim diameter" unit="in" />
+    <RimField {...props} part="width" label="Rim width" unit="in" />
+    <RimOffset {...props} />
+  </>
+);
 
 const widthSchema = measure('mm', 300, 4000);
 
