@@ -2,7 +2,7 @@
 
 import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openVariantOf } from '@/core/model/variants';
@@ -39,6 +39,7 @@ import { Beside, Column, Desk, Middle, Under, Whole } from './frame';
 import { useAutosave } from './useAutosave';
 import { useBands } from './useBands';
 import { BuildContext, useBuild, useBuildContext } from './useBuildStore';
+import { useCalm } from './useCalm';
 import { useCorner } from './useCorner';
 import { useFiles } from './useFiles';
 import { useKeys } from './useKeys';
@@ -119,14 +120,17 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const trial = useTrial(design, station);
   const tried = useDrawnAs(wheel, trial.tried);
   const proposed = useCorner(shim.proposed ?? tried, position);
-  // Figures follow what is looked at, as floor and curve do.
-  const looked = proposed ?? corner;
   const nulls = useNulls(station === 'rack', wheel);
   const { bands } = useBands(build, wheel, rack);
   const { targets } = briefOf(build);
   const variant = openVariantOf(build);
 
-  const { clearances, steering, states, articulations } = useStationStates(build, wheel, corner);
+  // The floor keeps up with the hand; figures and curves follow it, verdicts and the station wait for its rest.
+  const shown = useMemo(() => ({ build, wheel, corner }), [build, wheel, corner]);
+  const calm = useCalm(shown);
+  // Figures follow what is looked at, as floor and curve do.
+  const looked = proposed ?? corner;
+  const { clearances, steering, states, articulations } = useStationStates(calm);
 
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
 
@@ -135,6 +139,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const hasRod = wheel.type.tieRod !== null;
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
+  const handleCloseHelp = useStable(() => setHelp(false));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
   const handlePoints: EditPoints = useStable((change, step, said = [], unsaid) =>
     edit((draft) => {
@@ -239,9 +244,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
             <Under style={{ height: view.under }}>
               <Traces
                 station={station}
-                build={build}
-                wheel={wheel}
-                corner={corner}
+                {...shown}
                 proposed={proposed}
                 compared={compared}
                 bands={bands}
@@ -259,27 +262,25 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
                   onEdit={edit}
                   onStopComparing={stopComparing}
                 />
-                <SketchNote build={build} axle={axle} selected={selected} onEdit={edit} />
-                <Later now={!view.dragging}>
-                  <open.panel.underFloor
-                    build={build}
-                    wheel={wheel}
-                    targets={targets}
-                    unit={unit}
-                    selected={selected}
-                    onSelect={handleSelect}
-                    onPoints={handlePoints}
-                    onEdit={edit}
-                    tried={trial.tried}
-                    onTry={trial.look}
-                    bumpSteer={corner.bumpSteer}
-                    clearances={clearances}
-                    nulls={nulls}
-                    shim={shim}
-                    onFind={handleFind}
-                    onShow={show}
-                  />
-                </Later>
+                <SketchNote build={calm.build} axle={axle} selected={selected} onEdit={edit} />
+                <open.panel.underFloor
+                  build={calm.build}
+                  wheel={calm.wheel}
+                  targets={targets}
+                  unit={unit}
+                  selected={selected}
+                  onSelect={handleSelect}
+                  onPoints={handlePoints}
+                  onEdit={edit}
+                  tried={trial.tried}
+                  onTry={trial.look}
+                  bumpSteer={calm.corner.bumpSteer}
+                  clearances={clearances}
+                  nulls={nulls}
+                  shim={shim}
+                  onFind={handleFind}
+                  onShow={show}
+                />
               </Column>
             </Under>
           </Middle>
@@ -321,7 +322,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
         </Beside>
         <SaveNotes saving={saving} />
         <TablePreview unit={unit} />
-        <KeysHelp open={help} onClose={() => setHelp(false)} />
+        <KeysHelp open={help} onClose={handleCloseHelp} />
       </Whole>
     </OfSketch.Provider>
   );
@@ -336,12 +337,6 @@ const openStation = (station: Station) => goTo({ station });
 const showAxle = (axle: AxleName) => goTo({ axle });
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** What may lag behind where something else has to keep up with the hand. */
-function Later({ now, children }: { now: boolean; children: React.ReactNode }) {
-  const later = useDeferredValue(children);
-  return now ? children : later;
-}
 
 /** The page's heading, for those who hear it. */
 const Unseen = styled('h1')(UNSEEN);

@@ -4,6 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import { memo } from 'react';
 
 const KEYS: [keys: string, does: string][] = [
   ['↑ ↓', 'wheel up and down, 5 mm (with Shift 1 mm)'],
@@ -25,7 +26,13 @@ const KEYS: [keys: string, does: string][] = [
   ['?', 'this list'],
 ];
 
-export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+export const KeysHelp = memo(function KeysHelp({
+  open,
+  onClose,
+}: {
+  open: boolean;
+  onClose: () => void;
+}) {
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
@@ -46,4 +53,4 @@ export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void
       </DialogActions>
     </Dialog>
   );
-}
+});

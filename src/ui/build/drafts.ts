@@ -38,6 +38,9 @@ const ifKept = async <T>(work: (database: IDBPDatabase<Kept>) => Promise<T>): Pr
   }
 };
 
+/** How long one write is left to stand before the next, ms: a hand that drags a joint makes sixty a second. */
+const PAUSE = 150;
+
 const lockOf = (window: string) => `havrik-window-${window}`;
 
 /**
@@ -59,7 +62,8 @@ export function draftKeeper(window: string) {
     writing = ifKept<unknown>((database) =>
       written ? database.put('drafts', written) : database.delete('drafts', window),
     );
-    void writing.then(() => {
+    void writing.then(async () => {
+      if (written) await new Promise((resolve) => setTimeout(resolve, PAUSE));
       writing = null;
       if (latest !== written) write();
     });

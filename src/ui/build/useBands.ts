@@ -33,12 +33,15 @@ export function useBands(build: Build, wheel: Wheel, rack: number): BandsView {
 
   useEffect(() => {
     let wanted = true;
+    let building = false;
     const timer = setTimeout(() => {
+      building = true;
       setProgress(0);
       const onProgress = (part: number) => {
         if (wanted) setProgress(part);
       };
       void buildBands(build, wheel.axle, wheel.side, rack, onProgress).then((bands) => {
+        building = false;
         if (!wanted) return;
         setProgress(null);
         if (bands) setKnown({ bands, of: { build, wheel, rack } });
@@ -46,6 +49,8 @@ export function useBands(build: Build, wheel: Wheel, rack: number): BandsView {
     }, REST);
     return () => {
       wanted = false;
+      // Cars of what is gone would keep the machine from what is being typed or dragged.
+      if (building) stopCars();
       clearTimeout(timer);
       setProgress(null);
     };

@@ -50,18 +50,20 @@ export function useCorner(wheel: Wheel | null, position: Position): CornerView |
     () => layout && poseAt(layout, position.travel, position.rack),
     [layout, position.travel, position.rack],
   );
-  return (
-    wheel &&
-    layout &&
-    curve &&
-    posed && {
-      ...posed,
-      ...curve,
-      axle: layout.axle,
-      side: wheel.side,
-      bumpSteer: layout.bumpSteer,
-      shafts: posed.shaft && curve.shafts && { at: posed.shaft, ...curve.shafts },
-    }
+  return useMemo(
+    () =>
+      wheel &&
+      layout &&
+      curve &&
+      posed && {
+        ...posed,
+        ...curve,
+        axle: layout.axle,
+        side: wheel.side,
+        bumpSteer: layout.bumpSteer,
+        shafts: posed.shaft && curve.shafts && { at: posed.shaft, ...curve.shafts },
+      },
+    [wheel, layout, curve, posed],
   );
 }
 

@@ -10,7 +10,15 @@ import { stationStates } from '../../core/judging/stationStates';
 import type { CornerView } from './useCorner';
 
 /** How the stations stand for the wheel shown, and what of that other parts of the page show too. */
-export function useStationStates(build: Build, wheel: Wheel, corner: CornerView) {
+export function useStationStates({
+  build,
+  wheel,
+  corner,
+}: {
+  build: Build;
+  wheel: Wheel;
+  corner: CornerView;
+}) {
   const { targets } = briefOf(build);
   const { bumpSteer } = corner;
   const gain = useMemo(

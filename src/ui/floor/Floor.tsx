@@ -5,7 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import dynamic from 'next/dynamic';
 import useMeasure from 'react-use-measure';
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import type { KeepOut } from '@/core/model/room';
 import { snap } from '@/core/freedoms/freedoms';
 import { typeOf } from '@/core/corners/kinds';
@@ -68,11 +68,20 @@ const VIEWS: ViewName[] = ['front', 'side', 'above'];
 const BESIDE_SPACE = 0.36;
 /** The strip of tools over the views, px. */
 const STRIP = 32;
+/** Plain styles: the floor is drawn with every move of a hand. What changes in here moves nothing outside. */
+const GROUND = {
+  position: 'relative',
+  backgroundColor: SLATE.ground,
+  overflow: 'hidden',
+  minHeight: 0,
+  contain: 'strict',
+} as const;
+const SIDE_BY_SIDE = { display: 'flex', position: 'absolute', inset: 0, top: STRIP } as const;
 const ALL_FITTED: Record<ViewName, Zoom> = { front: FITTED, side: FITTED, above: FITTED };
 let drags = 0;
 
 /** The slate floor: one corner from the front, from outside and from above, at one scale. */
-export function Floor(props: Props) {
+export const Floor = memo(function Floor(props: Props) {
   const { wheel, selected, trouble, unit, onMove, onSelect } = props;
   const { design, side, points } = wheel;
   const [ref, bounds] = useMeasure();
@@ -159,20 +168,8 @@ export function Floor(props: Props) {
   const place = selected && props.atRest && trouble === '' ? points[selected] : null;
 
   return (
-    <Box
-      ref={ref}
-      component="section"
-      aria-label="Floor"
-      sx={{
-        position: 'relative',
-        bgcolor: SLATE.ground,
-        overflow: 'hidden',
-        minHeight: 0,
-        // What changes in here moves nothing outside.
-        contain: 'strict',
-      }}
-    >
-      <Box sx={{ display: 'flex', position: 'absolute', inset: 0, top: STRIP }}>
+    <section ref={ref} aria-label="Floor" style={GROUND}>
+      <div style={SIDE_BY_SIDE}>
         {bounds.width > 0 &&
           shown.map((view, i) => (
             <FloorView
@@ -212,7 +209,7 @@ export function Floor(props: Props) {
             />
           ))}
         {besides && bounds.width > 0 && (
-          <Box sx={{ flex: 1, minWidth: 0 }}>
+          <div style={{ flex: 1, minWidth: 0 }}>
             <Space
               key={side}
               design={design}
@@ -224,9 +221,9 @@ export function Floor(props: Props) {
               selected={selected}
               onSelect={handleSelect}
             />
-          </Box>
+          </div>
         )}
-      </Box>
+      </div>
       <FloorTools
         type={typeOf(design)}
         filled={filled}
@@ -262,9 +259,9 @@ export function Floor(props: Props) {
         <Said role="status">{tapeSays(measuring, props.drawn, design, unit)}</Said>
       )}
       {trouble !== '' && <Said role="alert">{trouble}</Said>}
-    </Box>
+    </section>
   );
-}
+});
 
 /** Joints on each other, one of which is meant, and where on the screen. */
 interface Meant {

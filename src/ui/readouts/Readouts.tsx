@@ -16,6 +16,7 @@ import { spanOf } from '@/core/motion/range';
 import type { Reading, Sweep } from '@/core/motion/sweep';
 import { bandAt } from '@/core/tolerance/bands';
 import type { Banded, Bands } from '@/core/tolerance/bands';
+import { useBeat } from '../build/useCalm';
 import { FIGURES, PAPER, PHONE } from '../theme';
 import { Ruler } from './Ruler';
 
@@ -65,7 +66,12 @@ interface Props {
 }
 
 /** The figures of one wheel, large enough to read from a step away. */
-export function Readouts(props: Props) {
+export const Readouts = memo(function Readouts(props: Props) {
+  // Nobody reads figures faster.
+  return <Rows {...useBeat(props, 100, 25)} />;
+});
+
+const Rows = memo(function Rows(props: Props) {
   const { reading, before: earlier, since, sweep, targets, bands, travel, design, unit } = props;
   const { radius } = design.tyre;
   const hasAxis = typeOf(design).steersAbout !== null;
@@ -97,13 +103,36 @@ export function Readouts(props: Props) {
       })}
     </Figures>
   );
-}
+});
 
+/** One rule for the rows' parts: they follow every move of a hand, and each styled part would cost it. */
 const Figures = styled('section')({
   display: 'grid',
   gap: 4,
   gridTemplateColumns: 'minmax(0, 1fr)',
   [PHONE]: { gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', columnGap: 16 },
+  '& .line': {
+    display: 'flex',
+    alignItems: 'baseline',
+    justifyContent: 'space-between',
+    gap: 8,
+  },
+  '& output': { fontFamily: FIGURES, fontSize: 23, fontWeight: 600, lineHeight: 1.1 },
+  '& .unit': { fontSize: 14, marginLeft: 3, color: PAPER.soft },
+  '& .built': {
+    marginLeft: 'auto',
+    color: PAPER.soft,
+    fontFamily: FIGURES,
+    fontSize: 13,
+    whiteSpace: 'nowrap',
+  },
+  '& .note': {
+    color: PAPER.soft,
+    fontFamily: FIGURES,
+    fontSize: 12,
+    lineHeight: 1.35,
+    minHeight: 17,
+  },
 });
 
 function ReadoutRow({
@@ -145,18 +174,20 @@ function ReadoutRow({
   ].filter(Boolean);
   return (
     <div data-readout={figure.quantity}>
-      <Line>
+      <div className="line">
         <Label figure={figure} looked={looked} />
         {built && built.high - built.low >= smallest && (
-          <Built data-built>{asBuilt(built, show)}</Built>
+          <span className="built" data-built>
+            {asBuilt(built, show)}
+          </span>
         )}
-        <Value aria-label={figure.label}>
+        <output aria-label={figure.label}>
           {now === null ? '–' : show(now)}
-          <Unit>{figure.kind === 'angle' ? '°' : unit}</Unit>
-        </Value>
-      </Line>
+          <span className="unit">{figure.kind === 'angle' ? '°' : unit}</span>
+        </output>
+      </div>
       {now !== null && <Ruler now={now} span={span} band={band} built={built} />}
-      <Note>{notes.join('; ')}</Note>
+      <div className="note">{notes.join('; ')}</div>
     </div>
   );
 }
@@ -172,18 +203,6 @@ const Label = memo(function Label({ figure, looked }: { figure: Figure; looked: 
   );
 });
 
-const Line = styled('div')({
-  display: 'flex',
-  alignItems: 'baseline',
-  justifyContent: 'space-between',
-  gap: 8,
-});
-const Value = styled('output')({
-  fontFamily: FIGURES,
-  fontSize: 23,
-  fontWeight: 600,
-  lineHeight: 1.1,
-});
 /** What the ± of the measurements makes of a figure: one ± where it is even, both ways where not. */
 function asBuilt(
   { low, high }: { low: number; high: number },
@@ -194,22 +213,6 @@ function asBuilt(
     ? `±${show((high - low) / 2)}`
     : `+${show(Math.max(0, high))} ${show(Math.min(0, low))}`;
 }
-
-const Built = styled('span')({
-  marginLeft: 'auto',
-  color: PAPER.soft,
-  fontFamily: FIGURES,
-  fontSize: 13,
-  whiteSpace: 'nowrap',
-});
-const Unit = styled('span')({ fontSize: 14, marginLeft: 3, color: PAPER.soft });
-const Note = styled('div')({
-  color: PAPER.soft,
-  fontFamily: FIGURES,
-  fontSize: 12,
-  lineHeight: 1.35,
-  minHeight: 17,
-});
 
 /** Toe as a tape reads it, mm over the tyre's diameter, rounded as it is shown. */
 function acrossTyre(toe: number, radius: number, unit: LengthUnit): number {

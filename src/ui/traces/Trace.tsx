@@ -1,8 +1,7 @@
 'use client';
 
-import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { createContext, memo, useContext, useId, useMemo } from 'react';
+import { createContext, memo, useContext, useId, useState } from 'react';
 import {
   Scatter,
   ScatterChart,
@@ -19,6 +18,7 @@ import {
 } from 'recharts';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
+import { useView } from '../build/viewStore';
 import { BAND, FIGURES, PAPER } from '../theme';
 import { aboutNought, around, travelTicks } from './axes';
 import type { ValueAxis } from './axes';
@@ -58,14 +58,9 @@ export const Trace = memo(function Trace(props: Props) {
     traced === 'toe'
       ? aboutNought(Math.max(0, ...values.map(Math.abs)))
       : around(values, change === true, grain);
-  const edges = axis.ticks.join();
-  // The frame redraws all its axes: it is given the same axis as long as that says the same.
-  const kept = useMemo(
-    () => ({ from: axis.from, to: axis.to, ticks: edges.split(',').map(Number) }),
-    [axis.from, axis.to, edges],
-  );
+  const kept = useKept(axis);
   return (
-    <Box sx={{ flex: 1, minHeight: 0, position: 'relative' }} data-trace={traced}>
+    <div style={PLACE} data-trace={traced}>
       <CurvesContext.Provider value={{ traced, line, ghost, compared, open, wanted, cursor }}>
         <Frame
           axis={kept}
@@ -82,9 +77,26 @@ export const Trace = memo(function Trace(props: Props) {
           No curve: no part of the travel can be reached.
         </Typography>
       )}
-    </Box>
+    </div>
   );
 });
+
+const PLACE = { flex: 1, minHeight: 0, position: 'relative' } as const;
+
+/**
+ * An axis as it was as long as it says the same: the frame redraws all its axes for another. While a joint is dragged
+ * it stays as long as the curve stays within it.
+ */
+function useKept(axis: ValueAxis): ValueAxis {
+  const dragging = useView((view) => view.dragging);
+  const [kept, setKept] = useState(axis);
+  const same =
+    kept.from === axis.from && kept.to === axis.to && kept.ticks.join() === axis.ticks.join();
+  const within = axis.from >= kept.from && axis.to <= kept.to;
+  if (same || (dragging && within)) return kept;
+  setKept(axis);
+  return axis;
+}
 
 type Curves = Pick<Props, 'traced' | 'line' | 'ghost' | 'compared' | 'open' | 'wanted' | 'cursor'>;
 

@@ -1,9 +1,11 @@
 'use client';
 
 import { styled } from '@mui/material/styles';
+import { memo } from 'react';
 import type { ComponentProps } from 'react';
 import useMeasure from 'react-use-measure';
 import type { Station } from '@/core/judging/stations';
+import { useBeat } from '../build/useCalm';
 import { useView } from '../build/viewStore';
 import { PHONE } from '../theme';
 import { useStable } from '../useStable';
@@ -21,7 +23,13 @@ type Shown = Omit<
 >;
 
 /** The station's curves side by side, as many as there is room for. */
-export function Traces({ station, ...shown }: Shown & { station: Station }) {
+export const Traces = memo(function Traces(props: Props) {
+  return <Curves {...useBeat(props, 50, 50)} />;
+});
+
+type Props = Shown & { station: Station };
+
+const Curves = memo(function Curves({ station, ...shown }: Props) {
   const [ref, { width }] = useMeasure();
   const picked = useView((view) => view.traces[station]);
   const show = useView((view) => view.show);
@@ -53,7 +61,7 @@ export function Traces({ station, ...shown }: Shown & { station: Station }) {
       ))}
     </Row>
   );
-}
+});
 
 const Row = styled('div')({
   display: 'grid',
