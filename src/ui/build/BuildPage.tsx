@@ -2,7 +2,8 @@
 
 import { useSnackbar } from 'notistack';
 import { styled } from '@mui/material/styles';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
+import type { ComponentType } from 'react';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openVariantOf } from '@/core/model/variants';
@@ -20,6 +21,7 @@ import { SteeringReadouts } from '../readouts/SteeringReadouts';
 import { VariantNotes } from '../variants/VariantNotes';
 import { comparedIn } from '../variants/compared';
 import type { EditPoints } from '../stations/rack/PointsTable';
+import type { RackPanelProps } from '../stations/rack/Rack';
 import { stationsOf } from '../stations/list';
 import { UNSEEN, VERDICT } from '../theme';
 import { OfSketch } from '../verdict';
@@ -42,7 +44,7 @@ import { BuildContext, useBuild, useBuildContext } from './useBuildStore';
 import { useCalm } from './useCalm';
 import { useCorner } from './useCorner';
 import { useFiles } from './useFiles';
-import { useKeys } from './useKeys';
+import { Keys } from './Keys';
 import { useNulls } from './useNulls';
 import { useOnFloor } from './useOnFloor';
 import { THINNEST, useShim } from './useShim';
@@ -120,7 +122,6 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const trial = useTrial(design, station);
   const tried = useDrawnAs(wheel, trial.tried);
   const proposed = useCorner(shim.proposed ?? tried, position);
-  const nulls = useNulls(station === 'rack', wheel);
   const { bands } = useBands(build, wheel, rack);
   const { targets } = briefOf(build);
   const variant = openVariantOf(build);
@@ -128,6 +129,7 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   // The floor keeps up with the hand; figures and curves follow it, verdicts and the station wait for its rest.
   const shown = useMemo(() => ({ build, wheel, corner }), [build, wheel, corner]);
   const calm = useCalm(shown);
+  const nulls = useNulls(station === 'rack', calm.wheel);
   // Figures follow what is looked at, as floor and curve do.
   const looked = proposed ?? corner;
   const { clearances, steering, states, articulations } = useStationStates(calm);
@@ -163,21 +165,11 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
     () => [...files.entries(axle, side), { label: 'Keys (?)', act: handleOpenHelp }],
     [files, axle, side, handleOpenHelp],
   );
-  useKeys({
-    limits: build.travel,
-    rackTravel,
-    hasShim: shim.proposal !== null,
-    onFind: handleFind,
-    onTake: () => {
-      const raise = shim.proposal?.raise ?? 0;
-      if (Math.abs(raise) >= THINNEST) shim.take(raise);
-    },
-    onLeave: shim.leave,
-    onPutAway: trial.tried && (() => trial.look(null)),
-    onUndo: steps.undo,
-    onRedo: steps.redo,
-    onHelp: handleOpenHelp,
+  const handleTakeShim = useStable(() => {
+    const raise = shim.proposal?.raise ?? 0;
+    if (Math.abs(raise) >= THINNEST) shim.take(raise);
   });
+  const handlePutAway = useStable(() => trial.look(null));
 
   const heading = `${open.name}: ${build.name}`;
   const trouble = corner.reading.ok ? '' : capital(corner.reading.why);
@@ -263,7 +255,8 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
                   onStopComparing={stopComparing}
                 />
                 <SketchNote build={calm.build} axle={axle} selected={selected} onEdit={edit} />
-                <open.panel.underFloor
+                <Panel
+                  of={open.panel.underFloor}
                   build={calm.build}
                   wheel={calm.wheel}
                   targets={targets}
@@ -320,6 +313,19 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
             <Caution />
           </div>
         </Beside>
+        <Keys
+          limits={build.travel}
+          rackTravel={rackTravel}
+          hasShim={shim.proposal !== null}
+          looks={trial.tried !== null}
+          onFind={handleFind}
+          onTake={handleTakeShim}
+          onLeave={shim.leave}
+          onPutAway={handlePutAway}
+          onUndo={steps.undo}
+          onRedo={steps.redo}
+          onHelp={handleOpenHelp}
+        />
         <SaveNotes saving={saving} />
         <TablePreview unit={unit} />
         <KeysHelp open={help} onClose={handleCloseHelp} />
@@ -337,6 +343,14 @@ const openStation = (station: Station) => goTo({ station });
 const showAxle = (axle: AxleName) => goTo({ axle });
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A station under the floor, which is drawn anew only where something of it has changed. */
+const Panel = memo(function Panel({
+  of: Station,
+  ...props
+}: RackPanelProps & { of: ComponentType<RackPanelProps> }) {
+  return <Station {...props} />;
+});
 
 /** The page's heading, for those who hear it. */
 const Unseen = styled('h1')(UNSEEN);

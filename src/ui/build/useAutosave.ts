@@ -97,6 +97,8 @@ export function useAutosave(context: BuildStore, id: string, version: number): S
   };
 }
 
+const sameState = (a: SaveState, b: SaveState): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 type Saver = ReturnType<typeof keepSaved>;
 
 function keepSaved(
@@ -121,7 +123,9 @@ function keepSaved(
   const autosave = createAutosave({
     ...first,
     savedBy: me,
-    onState: (state) => useSaveState.setState(state, true),
+    onState: (state) => {
+      if (!sameState(state, useSaveState.getState())) useSaveState.setState(state, true);
+    },
     onSaved: (id, version) => channel.postMessage({ id, version }),
     onUpdated,
     onDraft: keeper.keep,

@@ -32,45 +32,47 @@ export function useShim(build: Build, wheel: Wheel) {
   const current = found?.of === wheel ? found : null;
   const proposal = current?.shim ?? null;
   const proposed = useMemo(() => proposal && withShim(wheel, proposal.raise), [wheel, proposal]);
-  return {
-    proposal,
-    /** What would help where the joint's freedom does not. */
-    advice: current?.advice ?? [],
-    /** The wheel with the shim in; null when none is being looked at. */
-    proposed,
-    /** No height of the joint reaches the whole travel. */
-    hopeless: current !== null && proposal === null,
-    find: useStable(() => {
-      const { spacer } = build.asked?.null ?? STARTING_WANTED;
-      const best = shim(wheel, spacer);
-      const [good] = briefOf(build).targets.bumpSteer;
-      const freedom = wheel.design.freedoms?.['tieRodOuter']?.up;
-      const opened: Opened[] = freedom ? [{ point: 'tieRodOuter', coordinate: 'up', freedom }] : [];
-      const advice =
-        best && freedom && best.after.worst > good
-          ? adviseNull(build, wheel, opened, best.after.span.range, spacer)
-          : [];
-      setFound({ of: wheel, shim: best, advice });
-    }),
-    leave: useStable(() => setFound(null)),
-    /**
-     * Puts the joint there. Without a freedom of its own it stands on washers from then on: those of the usual
-     * stock, or one spacer cut to length, so that the layout says what is under it.
-     */
-    take: useStable((raise: number) => {
-      edit((draft) => {
-        const target = draft[wheel.axle]!;
-        const { tieRodOuter } = target[pointsKey(target, wheel.side)]!;
-        const kind = target.freedoms?.['tieRodOuter']?.up?.kind;
-        if (kind === undefined) {
-          ((target.freedoms ??= {})['tieRodOuter'] ??= {}).up = onWashers(tieRodOuter.up, raise);
-        }
-        tieRodOuter.up = Math.round((tieRodOuter.up + raise) * 1e4) / 1e4;
-      });
-      setFound(null);
-    }),
-  };
+  const find = useStable(() => {
+    const { spacer } = build.asked?.null ?? STARTING_WANTED;
+    const best = shim(wheel, spacer);
+    const [good] = briefOf(build).targets.bumpSteer;
+    const freedom = wheel.design.freedoms?.['tieRodOuter']?.up;
+    const opened: Opened[] = freedom ? [{ point: 'tieRodOuter', coordinate: 'up', freedom }] : [];
+    const advice =
+      best && freedom && best.after.worst > good
+        ? adviseNull(build, wheel, opened, best.after.span.range, spacer)
+        : NO_ADVICE;
+    setFound({ of: wheel, shim: best, advice });
+  });
+  const leave = useStable(() => setFound(null));
+  /**
+   * Puts the joint there. Without a freedom of its own it stands on washers from then on: those of the usual
+   * stock, or one spacer cut to length, so that the layout says what is under it.
+   */
+  const take = useStable((raise: number) => {
+    edit((draft) => {
+      const target = draft[wheel.axle]!;
+      const { tieRodOuter } = target[pointsKey(target, wheel.side)]!;
+      const kind = target.freedoms?.['tieRodOuter']?.up?.kind;
+      if (kind === undefined) {
+        ((target.freedoms ??= {})['tieRodOuter'] ??= {}).up = onWashers(tieRodOuter.up, raise);
+      }
+      tieRodOuter.up = Math.round((tieRodOuter.up + raise) * 1e4) / 1e4;
+    });
+    setFound(null);
+  });
+  /** What would help where the joint's freedom does not. */
+  const advice = current?.advice ?? NO_ADVICE;
+  /** No height of the joint reaches the whole travel. */
+  const hopeless = current !== null && proposal === null;
+  // `proposed` is the wheel with the shim in; null when none is being looked at.
+  return useMemo(
+    () => ({ proposal, advice, proposed, hopeless, find, leave, take }),
+    [proposal, advice, proposed, hopeless, find, leave, take],
+  );
 }
+
+const NO_ADVICE: Advice[] = [];
 
 /** Washers that make a raise: of the usual stock where it has them, or one cut to length. */
 function onWashers(base: number, raise: number): Freedom {

@@ -93,12 +93,13 @@ export const Floor = memo(function Floor(props: Props) {
   const [held, setHeld] = useState<ReturnType<typeof viewBox>[] | null>(null);
   const dragged = useRef<{ start: Point; step: string } | null>(null);
   const mirror = side === 'left' ? 1 : -1;
-  const fitted = useMemo(
-    () => VIEWS.map((view) => viewBox(view, mirror, wheel.drawn, wheel.design.tyre, wheel.travel)),
-    [mirror, wheel],
-  );
   // The floor stays where it is while a joint is dragged over it.
-  const boxes = held ?? fitted;
+  const boxes = useMemo(
+    () =>
+      held ??
+      VIEWS.map((view) => viewBox(view, mirror, wheel.drawn, wheel.design.tyre, wheel.travel)),
+    [held, mirror, wheel],
+  );
   const captions: Record<ViewName, string> = {
     front: 'From the front',
     side: `From the ${side} side`,
@@ -137,7 +138,7 @@ export const Floor = memo(function Floor(props: Props) {
     const { name, by, first, last } = drag;
     if (first) {
       dragged.current = { start: points[name], step: `drag-${++drags}` };
-      setHeld(fitted);
+      setHeld(boxes);
       useView.getState().show({ dragging: true });
       onSelect(name);
     }

@@ -104,9 +104,6 @@ export const FloorView = memo(function FloorView(props: Props) {
       props.unit,
     );
   const { onZoom } = props;
-  const pan = useDrag(({ delta: [dx, dy] }) =>
-    onZoom(view, (zoom) => ({ ...zoom, x: zoom.x + dx, y: zoom.y + dy })),
-  );
   const handleDrag = useStable((drag: JointDrag) => props.onDrag(view, drag, scale));
   const handleSelect = useStable((name: PointName, at: { x: number; y: number }) => {
     const [x, y] = px(drawn.at[name]);
@@ -157,13 +154,7 @@ export const FloorView = memo(function FloorView(props: Props) {
       onDoubleClick={() => props.onFill(view)}
       style={{ display: 'block', opacity: props.reached ? 1 : 0.55 }}
     >
-      <rect
-        {...pan()}
-        width={width}
-        height={height}
-        fill="transparent"
-        style={{ touchAction: 'none' }}
-      />
+      <Ground view={view} width={width} height={height} onZoom={onZoom} />
       <g pointerEvents="none">
         {view !== 'above' && (
           <line
@@ -260,5 +251,26 @@ export const FloorView = memo(function FloorView(props: Props) {
       <Labels placed={placeLabels(labels, width, height)} />
       {view === 'front' && <ScaleBar unit={props.unit} scale={scale} x={12} y={height - 12} />}
     </svg>
+  );
+});
+
+/** What is behind the drawing: dragged, it moves the view. */
+const Ground = memo(function Ground({
+  view,
+  width,
+  height,
+  onZoom,
+}: Pick<Props, 'view' | 'width' | 'height' | 'onZoom'>) {
+  const pan = useDrag(({ delta: [dx, dy] }) =>
+    onZoom(view, (zoom) => ({ ...zoom, x: zoom.x + dx, y: zoom.y + dy })),
+  );
+  return (
+    <rect
+      {...pan()}
+      width={width}
+      height={height}
+      fill="transparent"
+      style={{ touchAction: 'none' }}
+    />
   );
 });

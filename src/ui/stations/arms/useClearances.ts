@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Closest } from '@/core/clearance/room';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { Build } from '@/core/model/build';
@@ -40,5 +40,7 @@ export function useClearances(build: Build, wheel: Wheel): Clearances {
     };
     if (!looking.current) void look().finally(() => (looking.current = false));
   }, [build, wheel]);
-  return { list: found?.list, stale: found?.of.build !== build || found.of.wheel !== wheel };
+  const list = found?.list;
+  const stale = found?.of.build !== build || found.of.wheel !== wheel;
+  return useMemo(() => ({ list, stale }), [list, stale]);
 }

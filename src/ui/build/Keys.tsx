@@ -1,17 +1,19 @@
+import { memo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { FINE, STEP } from '../pad/CyclePad';
 import { useView } from './viewStore';
 import type { Travel } from '@/core/model/build';
 
-interface Keys {
+interface Props {
   limits: Travel;
   rackTravel: number;
   hasShim: boolean;
   onFind: () => void;
   onTake: () => void;
   onLeave: () => void;
-  /** Puts away what is looked at; null where nothing is. */
-  onPutAway: (() => void) | null;
+  /** Something is looked at, which is put away. */
+  looks: boolean;
+  onPutAway: () => void;
   onUndo: () => void;
   onRedo: () => void;
   onHelp: () => void;
@@ -28,8 +30,8 @@ const OPEN_LISTS = `${OPENED}, [role=combobox]`;
 const within = (event: KeyboardEvent, selector: string): boolean =>
   event.target instanceof Element && event.target.closest(selector) !== null;
 
-/** The page's keys. Arrows cycle the wheel wherever nothing is being typed. */
-export function useKeys(keys: Keys): void {
+/** The page's keys. Arrows cycle the wheel wherever nothing is being typed. They are listened for anew where they change only. */
+export const Keys = memo(function Keys(keys: Props) {
   const move = (travel: number, rack: number) => {
     const { travel: t, rack: r, show } = useView.getState();
     const { bump, droop } = keys.limits;
@@ -77,8 +79,8 @@ export function useKeys(keys: Keys): void {
     ignoreEventWhen: (event) => within(event, `button, a, ${OPEN_LISTS}`),
   });
   useHotkeys('escape', keys.onLeave, { enabled: keys.hasShim, enableOnFormTags: true });
-  useHotkeys('escape', () => keys.onPutAway?.(), {
-    enabled: !keys.hasShim && keys.onPutAway !== null,
+  useHotkeys('escape', keys.onPutAway, {
+    enabled: !keys.hasShim && keys.looks,
     ignoreEventWhen: (event) => within(event, OPENED),
   });
   // A closed list box has no undo of its own.
@@ -90,4 +92,5 @@ export function useKeys(keys: Keys): void {
   useHotkeys('mod+z', keys.onUndo, undoing);
   useHotkeys('mod+shift+z, mod+y', keys.onRedo, undoing);
   useHotkeys('?', keys.onHelp, { ...prevent, useKey: true, ignoreModifiers: true });
-}
+  return null;
+});
