@@ -34,6 +34,7 @@ const start = () =>
 beforeEach(() => {
   jest.useFakeTimers();
   asked.length = 0;
+  cancel.mockClear();
 });
 afterEach(() => jest.useRealTimers());
 
@@ -64,12 +65,16 @@ it('keeps the last bands of a wheel, marked stale, while new cars are built', as
   await rest();
   await answer(asked[1], bandsOf(2));
   expect(result.current).toEqual({ bands: bandsOf(2), fresh: true });
+  expect(cancel).not.toHaveBeenCalled();
 });
 
 it('shows no other wheel’s bands, and lets no late answer in', async () => {
   const { rerender, result } = start();
   await rest();
+  expect(cancel).not.toHaveBeenCalled();
   rerender({ of: build, side: 'right', rack: 0 });
+  // The machine is the hand's: cars of what is gone are not built on.
+  expect(cancel).toHaveBeenCalledTimes(1);
   await answer(asked[0], bandsOf(1));
   expect(result.current.bands).toBeNull();
   await rest();
