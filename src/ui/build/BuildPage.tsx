@@ -122,7 +122,6 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const trial = useTrial(design, station);
   const tried = useDrawnAs(wheel, trial.tried);
   const proposed = useCorner(shim.proposed ?? tried, position);
-  const { bands } = useBands(build, wheel, rack);
   const { targets } = briefOf(build);
   const variant = openVariantOf(build);
 
@@ -138,6 +137,8 @@ function PageBody({ id, version }: Omit<Opened, 'build'>) {
 
   // What nobody has set is shown, and not judged.
   const ofSketch = sketchInWords(build, design) !== '';
+  const { bands: found } = useBands(build, wheel, rack);
+  const bands = ofSketch ? null : found;
   const hasRod = wheel.type.tieRod !== null;
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));

@@ -77,6 +77,8 @@ interface Props {
   onZoom: (view: ViewName, change: (zoom: Zoom) => Zoom) => void;
 }
 
+/** A view narrower than this has what it is called and where ahead is on two lines, px. */
+const TIGHT = 185;
 /** Joints nearer to each other than this lie on each other for a hand, px. */
 const TOGETHER = 11;
 
@@ -243,7 +245,7 @@ export const FloorView = memo(function FloorView(props: Props) {
       >
         {props.caption}
         {view !== 'front' && (
-          <tspan dx={8} fontSize={12}>
+          <tspan {...(width < TIGHT ? { x: 12, dy: 16 } : { dx: 8 })} fontSize={12}>
             {mirror === 1 ? '← ahead' : 'ahead →'}
           </tspan>
         )}

@@ -163,8 +163,11 @@ const Heading = memo(function Heading({
       sx={{
         fontSize: 15,
         fontWeight: 600,
-        whiteSpace: 'nowrap',
-        overflow: 'hidden',
+        display: 'flex',
+        flexWrap: 'wrap',
+        alignItems: 'center',
+        columnGap: 1,
+        rowGap: 0.25,
         minHeight: 28,
         flex: 'none',
       }}
@@ -175,7 +178,7 @@ const Heading = memo(function Heading({
         value={traced}
         onChange={(event) => onTrace(event.target.value as Traced)}
         slotProps={{ htmlInput: { 'aria-label': 'Curve shown' } }}
-        sx={{ mr: 1, '& .MuiSelect-select': { py: 0, fontWeight: 600 } }}
+        sx={{ '& .MuiSelect-select': { py: 0, fontWeight: 600 } }}
       >
         {(kinds.split(',') as Traced[]).map((name) => (
           <MenuItem key={name} value={name}>
@@ -183,17 +186,19 @@ const Heading = memo(function Heading({
           </MenuItem>
         ))}
       </TextField>
-      over{' '}
-      {TRACES[traced].only ?? (
-        <Choice label="Drawn against" value={against} options={AGAINST} onPick={onAgainst} />
-      )}
-      <Typography component="span" variant="caption" color="text.secondary" sx={{ ml: 1 }}>
+      <span style={{ whiteSpace: 'nowrap' }}>
+        over{' '}
+        {TRACES[traced].only ?? (
+          <Choice label="Drawn against" value={against} options={AGAINST} onPick={onAgainst} />
+        )}
+      </span>
+      <Typography component="span" variant="caption" color="text.secondary">
         {against === 'roll' ? 'body roll' : unit === 'mm' ? 'mm' : 'inches'}, bump up,{' '}
         {TRACES[traced].right} right
         {steered}
       </Typography>
       {onAnother && (
-        <Button size="small" onClick={onAnother} sx={{ ml: 1, minWidth: 0 }}>
+        <Button size="small" onClick={onAnother} sx={{ minWidth: 0 }}>
           Another curve
         </Button>
       )}
@@ -202,7 +207,7 @@ const Heading = memo(function Heading({
           size="small"
           onClick={onAway}
           aria-label={`Put the ${TRACES[traced].label} curve away`}
-          sx={{ ml: 1, minWidth: 0 }}
+          sx={{ minWidth: 0 }}
         >
           Away
         </Button>

@@ -208,7 +208,7 @@ function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
   if (sketch)
     return (
       <Typography variant="body2" color="text.secondary" aria-label="Reached" component="div">
-        What is reached is told once the front corners are set: {sketch}.
+        What is reached is told once the front corners are set ({sketch}).
       </Typography>
     );
   const notes: [text: string, bad: boolean][] = [];

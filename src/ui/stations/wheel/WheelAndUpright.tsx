@@ -14,7 +14,7 @@ import { lengthIn, printLength } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { leanUpright, setAlignment, setTrack, standOnGround, trackOf } from '@/core/upright/place';
 import type { Kept, Pivot } from '@/core/upright/place';
-import { isSketched, say } from '@/core/model/sketch';
+import { isSketched, say, sketchedPoints } from '@/core/model/sketch';
 import { ToeSketch } from './ToeSketch';
 import { staticQuantities } from '@/core/upright/staticQuantities';
 import { Choice } from '../../fields/Choice';
@@ -46,6 +46,9 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
     change(step, act);
   };
   const kingpin = kingpinOf(type);
+  // Of two joints that nobody has set the line through them is nobody's either.
+  const marked = sketchedPoints(design);
+  const ofSketch = kingpin?.every((name) => marked.includes(name)) ?? false;
   const lean = (d: AxleDesign, wanted: { kpi?: number; caster?: number }) => {
     const { kpi = 0, caster = 0 } = staticQuantities(d, side);
     leanUpright(d, { kpi, caster, ...wanted, about, solid });
@@ -153,6 +156,8 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
           <AngleField
             label="KPI, + top in"
             value={tidy(now.kpi)}
+            sketched={ofSketch}
+            onUnsay={(_, step) => change(step, () => undefined)}
             schema={LEAN}
             onValue={(kpi, step) => watched(step, (d) => lean(d, { kpi }))}
             width={FIELD}
@@ -160,6 +165,8 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
           <AngleField
             label="Caster, + top back"
             value={tidy(now.caster)}
+            sketched={ofSketch}
+            onUnsay={(_, step) => change(step, () => undefined)}
             schema={LEAN}
             onValue={(caster, step) => watched(step, (d) => lean(d, { caster }))}
             width={FIELD}
