@@ -94,7 +94,10 @@ it('takes a new build from an empty brief to a null, with figures of one’s own
   await until(page, `location.pathname.endsWith('/brief')`);
   const field = (label: string) => `::-p-aria([name="${label}"][role="textbox"])`;
   await page.waitForSelector(field('Wheelbase'));
-  for (const label of ['Wheelbase', 'Travel up', 'Travel down', 'Loaded radius', 'Mass height'])
+  for (const label of [
+    ...['Wheelbase', 'Travel up', 'Travel down', 'Loaded radius', 'Mass height'],
+    ...['Rack, each way', 'Rim diameter', 'Rim width', 'Offset, + hub out'],
+  ])
     expect([
       label,
       await page.$eval(field(label), (one) => (one as HTMLInputElement).value),
@@ -109,9 +112,15 @@ it('takes a new build from an empty brief to a null, with figures of one’s own
   await fill('Travel down', '110');
   await fill('Loaded radius', '312');
   await fill('Tyre width', '205');
+  await fill('Rack, each way', '68');
   // As it stood there: said all the same.
   await openStation(page, 'Rack');
   await shows('nav [aria-current]', 'sketch: 9 joints to set');
+  // What is nobody's is shown and not judged.
+  await shows('[aria-label="Shim"]', 'of a sketch');
+  expect(await page.$eval('body', ({ innerText }) => innerText)).not.toMatch(
+    /very good|look again|rework/u,
+  );
   await page.locator('#lowerFrontInner-ahead').click();
   await paste(
     [

@@ -3,15 +3,8 @@ import fc from 'fast-check';
 import { anyLayout } from '../../test/layouts';
 import { describeProblems } from '../model/problems';
 import { blankBuild } from '../model/starts';
-import {
-  looksLikeTable,
-  ownAnswers,
-  pointsOfTable,
-  readPointRows,
-  readPointsCsv,
-  readTable,
-  writePointsCsv,
-} from './pointsCsv';
+import { pointsOfTable, readPointRows, readPointsCsv, writePointsCsv } from './pointsCsv';
+import { looksLikeTable, ownAnswers, readTable } from './pointsTable';
 
 const { points } = blankBuild('x').front;
 const said = (text: string) => {

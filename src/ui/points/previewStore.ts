@@ -1,6 +1,7 @@
 import { create } from 'zustand';
-import { readTable } from '@/core/file/pointsCsv';
-import type { PointRow, PointsTable } from '@/core/file/pointsCsv';
+import { readTable } from '@/core/file/pointsTable';
+import type { PointRow } from '@/core/file/pointsCsv';
+import type { PointsTable } from '@/core/file/pointsTable';
 import { pointNames, typeOf } from '@/core/corners/kinds';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';

@@ -14,7 +14,7 @@ import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
 import type { Problem } from '@/core/model/problems';
-import { looksLikeTable } from '@/core/file/pointsCsv';
+import { looksLikeTable } from '@/core/file/pointsTable';
 import { askWhere } from '../../points/previewStore';
 import { CopyTable } from '../../fields/Table';
 import { PAPER, VERDICT } from '../../theme';

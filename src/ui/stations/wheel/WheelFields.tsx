@@ -43,6 +43,7 @@ export function TyreCode({ design, change, width = 132 }: Props) {
         d.tyre.width = read.value.width;
         if (d.rim && read.value.rim !== null) d.rim.diameter = read.value.rim;
         setLoadedRadius(d, estimatedLoadedRadius(read.value.diameter));
+        say(d, 'tyre.width', 'tyre.radius');
       });
     if (typed === '' || read?.ok) setText(null);
   };
