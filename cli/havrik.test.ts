@@ -109,6 +109,86 @@ describe('sweep', () => {
   });
 });
 
+describe('steer', () => {
+  const table = (out: string) =>
+    Papa.parse<Record<string, string>>(out.trim(), { header: true }).data;
+
+  it('goes from lock to lock by default, with the columns in their order', async () => {
+    const { code, out } = await havrik('steer', demo);
+    expect(code).toBe(0);
+    expect(out.split('\n')[0]).toBe(
+      'rack_mm,handwheel_deg,left_deg,right_deg,ackermann_error_deg,ackermann_percent,radius_mm,ratio,left_tie_angle_deg,right_tie_angle_deg,left_camber_deg,right_camber_deg,left_contact_up_mm,right_contact_up_mm,reachable,why',
+    );
+    const rows = table(out);
+    expect(rows.map((row) => Number(row['rack_mm']))).toEqual(
+      Array.from({ length: 67 }, (_, i) => -66 + 2 * i),
+    );
+    // The roadster’s two sides are alike: one lock mirrors the other.
+    for (const [i, row] of rows.entries()) {
+      const other = rows[rows.length - 1 - i];
+      expect(Number(row['left_deg'])).toBeCloseTo(-Number(other['right_deg']), 7);
+      expect(row['reachable']).toBe('true');
+    }
+    // By hand from the rows: what a degree of the wheels asks of the handwheel, near straight ahead.
+    const [a, b] = [rows[32], rows[34]];
+    const mean = (row: Record<string, string>) =>
+      (Number(row['left_deg']) + Number(row['right_deg'])) / 2;
+    const ratio = (Number(b['handwheel_deg']) - Number(a['handwheel_deg'])) / (mean(b) - mean(a));
+    expect(Number(rows[33]['ratio'])).toBeCloseTo(Math.abs(ratio), 2);
+    expect(rows[33]['ackermann_percent']).toBe('');
+  });
+
+  it('prints the reference’s rack positions at every travel', async () => {
+    const { layout, rows } = reference;
+    const build = blankBuild('Reference');
+    build.front = {
+      ...build.front,
+      static: { toe: layout.toe, camber: layout.camber },
+      tyre: { radius: layout.tyreRadius, width: 195 },
+      points: pointsFromTuples(layout.points),
+      rack: { travel: 30 },
+    };
+    const path = file('steered.json', writeBuildFile(build));
+    for (const travel of [-60, 0, 40]) {
+      const { out } = await havrik('steer', path, '--travel', `${travel}`, '--step', '30');
+      const [right, centre, left] = rows
+        .filter((row) => row.travel === travel)
+        .sort((a, b) => a.rack - b.rack);
+      const printed = table(out);
+      expect(printed).toHaveLength(3);
+      expect(Number(printed[0]['left_deg'])).toBeCloseTo(centre.toe - right.toe, 6);
+      expect(Number(printed[2]['left_deg'])).toBeCloseTo(centre.toe - left.toe, 6);
+      expect(Number(printed[2]['left_camber_deg'])).toBeCloseTo(left.camber, 6);
+      expect(printed[0]['handwheel_deg']).toBe('');
+    }
+  });
+
+  it('keeps the lines of a rack that goes too far, and says what gives out', async () => {
+    const { out } = await havrik('steer', demo, '--from', '60', '--to', '260', '--step', '100');
+    const rows = table(out);
+    expect(rows.map((row) => row['reachable'])).toEqual(['true', 'false', 'false']);
+    expect(rows[1]['why']).toMatch(/^(left|right): the tie rod is/);
+    expect(rows[1]['left_deg']).toBe('');
+  });
+
+  it('says in a sentence what cannot be steered', async () => {
+    expect((await havrik('steer', demo, '--travel', '500')).err).toMatch(
+      /with the rack centred, left: /,
+    );
+    const fixed = blankBuild('Fixed');
+    delete fixed.front.rack;
+    const unsteered = file('fixed.json', writeBuildFile(fixed));
+    expect(await havrik('steer', unsteered)).toMatchObject({
+      code: 1,
+      err: expect.stringContaining('its wheels are not steered'),
+    });
+    const rodless = file('rodless.json', writeBuildFile(blankBuild('Arm', 'trailing-arm')));
+    expect((await havrik('steer', rodless)).err).toContain('has no tie rod to steer by');
+    expect((await havrik('steer', demo, '--from', '5', '--to', '1')).code).toBe(2);
+    expect((await havrik('steer', demo, '--step', '0')).code).toBe(2);
+  });
+});
+
 describe('check', () => {
   it('says how much each wheel bump-steers', async () => {
     const { code, out } = await havrik('check', demo);

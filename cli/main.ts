@@ -10,6 +10,7 @@ import { kindsList } from './kinds';
 import { mapTable } from './map';
 import { nullReport } from './null';
 import { plain } from './plain';
+import { steerTable } from './steer';
 import { sweepTable } from './sweep';
 
 const number = (text: string): number => {
@@ -36,18 +37,20 @@ const mapOptions = z.object({
   format: z.enum(['csv', 'json']),
 });
 
-const sweepOptions = z
-  .object({
-    ...wheel,
-    from: z.number().optional(),
-    to: z.number().optional(),
-    step: z.number().positive('--step is above 0'),
-    rack: z.number(),
-    format: z.enum(['csv', 'json']),
-  })
-  .refine((o) => o.from === undefined || o.to === undefined || o.from <= o.to, {
-    error: '--from is not above --to',
-  });
+const positions = {
+  from: z.number().optional(),
+  to: z.number().optional(),
+  step: z.number().positive('--step is above 0'),
+  format: z.enum(['csv', 'json']),
+};
+const inOrder = [
+  (o: { from?: number | undefined; to?: number | undefined }) =>
+    o.from === undefined || o.to === undefined || o.from <= o.to,
+  { error: '--from is not above --to' },
+] as const;
+
+const sweepOptions = z.object({ ...wheel, ...positions, rack: z.number() }).refine(...inOrder);
+const steerOptions = z.object({ ...positions, travel: z.number() }).refine(...inOrder);
 
 /** Options as they are wanted, or a usage error. */
 function checked<T>(schema: z.ZodType<T>, given: unknown): T {
@@ -84,6 +87,18 @@ function program(print: (text: string) => void): Command {
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
       print(answer(file, sweepTable(readBuild(file), checked(sweepOptions, given))));
+    });
+  havrik
+    .command('steer')
+    .description('steer both front wheels from lock to lock and print what they do')
+    .argument('<file>', 'a .havrik.json file')
+    .option('--travel <mm>', 'of both wheels, + in bump', number, 0)
+    .option('--from <mm>', 'rack, − to the right (default: as far as it goes)', number)
+    .option('--to <mm>', 'rack, + to the left (default: as far as it goes)', number)
+    .option('--step <mm>', 'between positions', number, 2)
+    .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
+    .action((file: string, given: unknown) => {
+      print(answer(file, steerTable(readBuild(file), checked(steerOptions, given))));
     });
   havrik
     .command('null')

@@ -1,8 +1,8 @@
-import Papa from 'papaparse';
 import { whyNot } from '../src/core/kinematics/axle';
 import type { Build } from '../src/core/model/build';
 import { makeSweep, runSweep, valueAt } from '../src/core/motion/sweep';
 import type { Quantity } from '../src/core/motion/quantities';
+import { finite, positionsBetween, printed } from './table';
 import { solvedWheel } from './wheel';
 
 export const SWEEP_COLUMNS: Record<string, Quantity> = {
@@ -30,11 +30,6 @@ export interface SweepRequest {
   format: 'csv' | 'json';
 }
 
-const MOST_POSITIONS = 10_000;
-
-const finite = (value: number): number | null =>
-  Number.isFinite(value) ? Number(value.toFixed(9)) : null;
-
 /** The positions of a sweep as CSV or JSON; out-of-reach ones keep their line and say why. */
 export function sweepTable(
   build: Build,
@@ -48,14 +43,11 @@ export function sweepTable(
 
   const from = request.from ?? -build.travel.droop;
   const to = request.to ?? build.travel.bump;
-  // Whole steps from `from`, and `to` itself when a step lands on it up to rounding.
-  const count = Math.floor((to - from) / request.step + 1e-9) + 1;
-  if (count < 1) return { ok: false, why: `no positions between ${from} and ${to} mm` };
-  if (count > MOST_POSITIONS)
-    return { ok: false, why: `${count} positions: at most ${MOST_POSITIONS}, take a larger step` };
-
+  const positions = positionsBetween(from, to, request.step);
+  if (!positions.ok) return positions;
+  const count = positions.at.length;
   const sweep = makeSweep(count);
-  for (let i = 0; i < count; i++) sweep.travel[i] = from + i * request.step;
+  sweep.travel.set(positions.at);
   sweep.rack.fill(request.rack);
   runSweep(corner, sweep);
 
@@ -74,14 +66,5 @@ export function sweepTable(
       why: reachable ? '' : whyNot(corner, sweep.travel[i], request.rack),
     };
   });
-  if (request.format === 'json') return { ok: true, text: `${JSON.stringify(rows, null, 2)}\n` };
-  const printed = rows.map((row) =>
-    Object.fromEntries(
-      Object.entries(row).map(([column, value]) => [
-        column,
-        column in SWEEP_COLUMNS && typeof value === 'number' ? value.toFixed(9) : value,
-      ]),
-    ),
-  );
-  return { ok: true, text: `${Papa.unparse(printed, { newline: '\n' })}\n` };
+  return printed(rows, request.format, (column) => column in SWEEP_COLUMNS);
 }

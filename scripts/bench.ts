@@ -11,6 +11,7 @@ import { STARTING_WANTED } from '../src/core/model/nullWanted';
 import { CORNER_TYPES } from '../src/core/corners/kinds';
 import type { AxleCorner } from '../src/core/kinematics/axle';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
+import { lockToLock, rackPositions } from '../src/core/steering/lockToLock';
 import { SAMPLES } from '../src/core/tolerance/bands';
 import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
 import { sensitivities } from '../src/core/tolerance/sensitivity';
@@ -28,7 +29,9 @@ import { wheelOf } from '../src/core/kinematics/wheel';
 async function main(): Promise<void> {
   const build = blankBuild('bench');
   const { front, travel } = build;
-  const { left } = prepared(front);
+  const axle = prepared(front);
+  const { left } = axle;
+  const racks = rackPositions(-axle.rackTravel, axle.rackTravel, 81);
   const sweep = travelSweep(travel, 41);
   const firstPictures: number[] = [];
   const innerFree = rodToFind(false);
@@ -53,6 +56,9 @@ async function main(): Promise<void> {
     .add('the same positions by the general-purpose solver', () => {
       for (const position of sweep.travel) referencePose(front, position, 0);
     })
+    .add('lock to lock, 81 positions, both wheels', () =>
+      lockToLock(axle, build.wheelbase, 0, racks),
+    )
     .add('shim', () => void shim(wheelIn(front, 'left', travel)))
     .add('sensitivity list', () => void sensitivities(build, wheelOf(build, 'front', 'left')))
     .add('arms from camber, 3 ranges × 27 combinations of holes', () => {

@@ -1,5 +1,5 @@
-import { toDeg, toRad } from '../geometry/angle';
 import type { Axle } from '../kinematics/axle';
+import { HARDLY, trueInner } from './lockToLock';
 import { steeredAt } from './steered';
 
 /** Both front wheels at one rack position, degrees from straight ahead, the inner one turned more where it is true. */
@@ -13,8 +13,7 @@ export interface Steered {
 }
 
 /**
- * Ackermann at ride height with the rack at a position: cot δ_outer − cot δ_inner = K / L (Gillespie,
- * *Fundamentals of Vehicle Dynamics*, 1992, ch. 8; from memory), K between the kingpins' axes at the ground.
+ * Ackermann at ride height with the rack at a position.
  * @param rack mm; which way does not matter for an axle whose sides mirror each other
  * @returns null out of reach, or where the wheels hardly steer
  */
@@ -22,8 +21,7 @@ export function ackermannAt(axle: Axle, wheelbase: number, rack: number): Steere
   const steered = steeredAt(axle, rack);
   if (!steered) return null;
   const { innerSteer: inner, outerSteer: outer, between } = steered;
-  const cot = 1 / Math.tan(toRad(outer)) - between / wheelbase;
-  if (!(outer > 0.1) || !(cot > 0)) return null;
-  const trueInner = toDeg(Math.atan(1 / cot));
-  return { inner, outer, trueInner, percent: (100 * (inner - outer)) / (trueInner - outer) };
+  if (!(outer > HARDLY)) return null;
+  const wanted = trueInner(outer, between, wheelbase);
+  return { inner, outer, trueInner: wanted, percent: (100 * (inner - outer)) / (wanted - outer) };
 }
