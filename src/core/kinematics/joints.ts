@@ -50,6 +50,21 @@ export const carried = (v: Vec, from: Frame, to: Frame): Vec => {
 };
 
 /**
+ * Places the ends of a corner's rod in solved poses, as `placer` does with all joints; null where the kind has none.
+ */
+export function rodPlacer(corner: DrawnCorner) {
+  const { type, steering } = corner;
+  if (!type.tieRod) return null;
+  const { tieRodInner, tieRodOuter, wheelCentre } = typedJoints(corner);
+  const from = drawnFrame(corner.static);
+  const off = sub(tieRodOuter, wheelCentre);
+  return (upright: Float64Array): { inner: Vec; outer: Vec } => ({
+    inner: add(tieRodInner, scale(steering, upright[U.rack])),
+    outer: add(triple(upright, U.wheelCentre), carried(off, from, frameAt(upright))),
+  });
+}
+
+/**
  * Places the joints of a corner in solved poses: the upright carries its own, the rod's inner joint rides on the
  * rack, the chassis' stay.
  */

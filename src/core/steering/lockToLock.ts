@@ -3,8 +3,8 @@ import { cross, dot, length, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Axle, AxleCorner } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { placer, steeringAxisAt } from '../kinematics/joints';
-import type { Joints, SteeringAxis } from '../kinematics/joints';
+import { rodPlacer, steeringAxisAt } from '../kinematics/joints';
+import type { SteeringAxis } from '../kinematics/joints';
 import type { Side } from '../model/build';
 import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
 
@@ -133,7 +133,7 @@ export function lockToLock(
 function makeSide(side: AxleCorner, travel: number, name: Side) {
   const upright = new Float64Array(UPRIGHT_SIZE);
   const row = new Float64Array(ROW_SIZE);
-  const joints = placer(side.drawn);
+  const rod = rodPlacer(side.drawn);
   // A left wheel that toes in points right.
   const sign = name === 'left' ? -1 : 1;
   const read = (at: number, rack: number): boolean => {
@@ -159,16 +159,19 @@ function makeSide(side: AxleCorner, travel: number, name: Side) {
         contactUp: row[COLUMN.contactUp],
         contactAhead: row[COLUMN.contactAhead],
         contactOut: row[COLUMN.contactOut],
-        tieAngle: axis ? tieAngle(joints(upright), axis) : NaN,
+        tieAngle: axis && rod ? tieAngle(rod(upright), axis) : NaN,
       };
     },
   };
 }
 
 /** Between rod and arm at the outer joint, seen along the steering axis, degrees. */
-function tieAngle({ tieRodInner, tieRodOuter }: Joints, { at, along }: SteeringAxis): number {
+function tieAngle(
+  { inner, outer }: { inner: Vec; outer: Vec },
+  { at, along }: SteeringAxis,
+): number {
   const square = (v: Vec): Vec => sub(v, scale(along, dot(v, along) / dot(along, along)));
-  const arm = square(sub(at, tieRodOuter));
-  const rod = square(sub(tieRodInner, tieRodOuter));
-  return toDeg(Math.atan2(length(cross(arm, rod)), dot(arm, rod)));
+  const arm = square(sub(at, outer));
+  const pull = square(sub(inner, outer));
+  return toDeg(Math.atan2(length(cross(arm, pull)), dot(arm, pull)));
 }
