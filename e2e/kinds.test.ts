@@ -56,7 +56,7 @@ it('changes the kind of an axle in the brief, and undo brings the old corners ba
   await page.keyboard.down('Control');
   await page.keyboard.press('z');
   await page.keyboard.up('Control');
-  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 5`);
+  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 6`);
   await settled(page);
   const demo = JSON.parse(
     readFileSync(join(__dirname, '../demo/hillclimb.havrik.json'), 'utf8'),
@@ -86,6 +86,7 @@ it('starts a car on struts in the dialog, pulls its camber link in and nulls its
     'Wheel & upright',
     'Arm & strut',
     'Rack & tie rod',
+    'Steering',
   ]);
   await openStation(page, 'Rack');
   expect(await readout(page, 'kpi')).toBeCloseTo(11.14, 1);
@@ -140,7 +141,8 @@ it('shows every kind at both ends in every station, without a number that is non
       await clickButton(page, axle);
       const stations = await rail();
       expect(stations).toContain(station.name);
-      expect(stations).toHaveLength(tieRod ? 5 : 4);
+      // What has a rod has a station for it; where the rack is, it steers.
+      expect(stations).toHaveLength(tieRod ? (axle === 'front' ? 6 : 5) : 4);
       for (const name of stations.slice(1)) {
         await openStation(page, name);
         await page.waitForNetworkIdle({ idleTime: 100 });
@@ -149,6 +151,7 @@ it('shows every kind at both ends in every station, without a number that is non
         if (!tieRod) expect(shown).not.toMatch(/tie rod|toe link/i);
         else if (axle === 'rear') expect(shown).not.toMatch(/tie rod/i);
       }
+      await openStation(page, station.name);
     }
     await settled(page);
   }

@@ -78,6 +78,7 @@ it.each([
   for (const [station, shown] of [
     ['Wheel & upright', '[aria-label="Inside the rim"]'],
     ['Arms', '[aria-label="Arms"]'],
+    ['Steering', '[data-steer-curve]'],
     ['Brief', '[data-target="lock"]'],
     ['Take-off', '[data-measured]'],
   ]) {
@@ -135,7 +136,7 @@ it.each(['light', 'dark'] as const)(
     await found('new upright');
     // Wishbones with a rack, and a rear axle of links.
     for (const [build, wheel, stations] of [
-      ['Two-seat roadster', '', ['brief', 'takeoff', 'wheel', 'arms', 'rack']],
+      ['Two-seat roadster', '', ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering']],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
     ] as const) {
       await openBuild(page, shop.app.address, build);

@@ -85,14 +85,14 @@ async function main(): Promise<void> {
   await page.keyboard.press('Escape');
   await page.waitForSelector('[aria-label="Variants"]', { hidden: true });
   await openStation(page, 'Take-off');
-  for (const [tab, name] of [
-    ['Datum marks', 'marks'],
-    ['What deserves the caliper', 'caliper'],
-  ]) {
-    await page.locator(`::-p-aria([name="${tab}"][role="tab"])`).click();
-    await page.waitForSelector(`[role=tab][aria-selected=true]::-p-text(${tab})`);
-    await shoot(name);
-  }
+  await page.locator('::-p-aria([name="Datum marks"][role="tab"])').click();
+  await page.waitForSelector('[role=tab][aria-selected=true]::-p-text(Datum marks)');
+  await shoot('marks');
+  await openStation(page, 'Steering');
+  await page.waitForSelector('[data-steer-curve] path');
+  for (let i = 0; i < 14; i++) await page.keyboard.press('ArrowRight');
+  await shoot('steering');
+  await page.keyboard.press('Home');
   await settled(page);
   await page.goto(`${app.address}/shelf`, { waitUntil: 'networkidle0' });
   await shoot('shelf');

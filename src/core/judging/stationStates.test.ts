@@ -79,6 +79,7 @@ it('is the worst of what a station shows: a tie rod in the sump makes arms and r
   const fine = statesOf(met());
   expect(fine.arms).toMatchObject({ verdict: 'accept' });
   expect(fine.rack).toMatchObject({ verdict: 'accept' });
+  expect(fine.steering).toMatchObject({ verdict: 'accept' });
   const build = met();
   const { tieRodInner, tieRodOuter } = build.front.points;
   build.room!.keepOuts.push({
@@ -104,20 +105,20 @@ it('is the worst of what a station shows: a tie rod in the sump makes arms and r
 it('judges Ackermann, ratio and lock, and camber gain far outside its band', () => {
   const turned = met();
   turned.brief!.targets.ackermann = [300, 300];
-  expect(statesOf(turned).rack).toMatchObject({
+  expect(statesOf(turned).steering).toMatchObject({
     verdict: 'rework',
     of: expect.stringContaining('Ackermann'),
   });
   const slow = met();
   slow.front.rack!.perTurn = 20;
   slow.brief!.targets.ratio = [7, 8];
-  expect(statesOf(slow).rack).toMatchObject({
+  expect(statesOf(slow).steering).toMatchObject({
     verdict: 'rework',
     of: expect.stringMatching(/ratio/),
   });
   const short = met();
   short.brief!.targets.lock = 70;
-  expect(statesOf(short).rack).toMatchObject({ of: expect.stringContaining('lock') });
+  expect(statesOf(short).steering).toMatchObject({ of: expect.stringContaining('lock') });
   const flat = met();
   flat.brief!.targets.camberGain = [2, 2.2];
   expect(statesOf(flat).arms).toMatchObject({
@@ -152,6 +153,7 @@ it('looks again at an upright that is out of its bands, and reworks one in its r
   const build = blankBuild('x');
   const rear = { ...build, rear: blankRear(build) };
   expect(statesOf(rear, 'rear').wheel).toMatchObject({ verdict: 'accept' });
+  expect(statesOf(rear, 'rear').steering).toEqual({ words: 'of the front axle' });
 });
 
 it('says what cannot be reached, and knows when nothing has changed', () => {

@@ -107,7 +107,6 @@ export function stationStates(
         ? state(
             [
               judgeToe(bumpSteer, targets),
-              ...(known.steering ? judgeSteering(known.steering, targets) : []),
               ...judgeClearances(known.clearances, ({ ofRod }) => ofRod),
               ...judgeArticulations(build, wheel, known.articulations, [
                 'tieRodInner',
@@ -118,6 +117,9 @@ export function stationStates(
             '',
           )
         : { words: 'does not reach its travel' },
+    steering: known.steering
+      ? state(judgeSteering(known.steering, targets), '')
+      : { words: 'of the front axle' },
   };
 }
 

@@ -24,6 +24,8 @@ export const StationRail = memo(
     sameStates(a.states, b.states),
 );
 
+const LOW = '@media (max-height: 899px)';
+
 interface Props {
   station: Station;
   stations: readonly NamedStation[];
@@ -56,6 +58,7 @@ function Rail({ station, stations, states, unit, onOpen }: Props) {
           key={key}
           onClick={() => onOpen(key)}
           aria-current={key === station ? 'step' : undefined}
+          title={question}
           sx={{
             display: 'block',
             width: '100%',
@@ -73,7 +76,12 @@ function Rail({ station, stations, states, unit, onOpen }: Props) {
             variant="caption"
             component="div"
             color="text.secondary"
-            sx={{ mt: 0.25, [PHONE]: { display: 'none' } }}
+            sx={{
+              mt: 0.25,
+              // Where there is no height for all, the open station asks its question alone.
+              [LOW]: { display: key === station ? 'block' : 'none' },
+              [PHONE]: { display: 'none' },
+            }}
           >
             {question}
           </Typography>

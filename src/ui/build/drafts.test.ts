@@ -21,14 +21,15 @@ const draft = (id: string, wheelbase: number) => ({
   version: 3,
   build: { ...blankBuild(id), wheelbase },
 });
-const rest = () => new Promise((wake) => setTimeout(wake, 30));
+const rest = (ms = 30) => new Promise((wake) => setTimeout(wake, ms));
 const found = async (id?: string) =>
   (await abandonedDrafts(id)).map(({ window, build }) => [window, build.wheelbase]);
 
 it('keeps the last of what is typed, for nobody else while its window lives', async () => {
   const keeper = draftKeeper('one');
   for (let wheelbase = 2000; wheelbase <= 2020; wheelbase++) keeper.keep(draft('a', wheelbase));
-  await rest();
+  // Between two writes the browser is left alone for a moment.
+  await rest(250);
   expect(await found()).toEqual([]);
   // The window is gone: its lock goes with it.
   held.delete('havrik-window-one');
@@ -36,6 +37,24 @@ it('keeps the last of what is typed, for nobody else while its window lives', as
   expect(await found('b')).toEqual([]);
   await dropDraft('one');
   expect(await found()).toEqual([]);
+});
+
+it('writes now and then while a hand drags, and forgets at once what is saved', async () => {
+  const put = jest.spyOn(IDBObjectStore.prototype, 'put');
+  const keeper = draftKeeper('dragged');
+  for (let wheelbase = 2100; wheelbase < 2130; wheelbase++) {
+    keeper.keep(draft('d', wheelbase));
+    await rest(10);
+  }
+  expect(put.mock.calls.length).toBeGreaterThan(1);
+  expect(put.mock.calls.length).toBeLessThan(8);
+  keeper.keep(null);
+  held.delete('havrik-window-dragged');
+  await rest();
+  expect(await found('d')).toEqual([]);
+  await rest(250);
+  expect(await found('d')).toEqual([]);
+  put.mockRestore();
 });
 
 it('forgets what is saved, and offers what a window left behind, the last typed first', async () => {

@@ -56,22 +56,33 @@ export function draftKeeper(window: string) {
     () => new Promise<void>((resolve) => (letGo = resolve)),
   );
 
+  let pause: ReturnType<typeof setTimeout> | null = null;
+
   const write = (): void => {
     if (writing) return;
+    if (pause !== null) clearTimeout(pause);
+    pause = null;
     const written = latest;
     writing = ifKept<unknown>((database) =>
       written ? database.put('drafts', written) : database.delete('drafts', window),
     );
-    void writing.then(async () => {
-      if (written) await new Promise((resolve) => setTimeout(resolve, PAUSE));
+    void writing.then(() => {
       writing = null;
-      if (latest !== written) write();
+      // What is saved is forgotten at once: nobody is to be offered it.
+      if (written === null || latest === null) {
+        if (latest !== written) write();
+        return;
+      }
+      pause = setTimeout(() => {
+        pause = null;
+        if (latest !== written) write();
+      }, PAUSE);
     });
   };
   return {
     keep(draft: Pick<Draft, 'id' | 'version' | 'build'> | null): void {
       latest = draft && { ...draft, window, at: new Date().toISOString() };
-      write();
+      if (latest === null || pause === null) write();
     },
     /** The window is gone, or has done with its build. */
     release: () => letGo(),

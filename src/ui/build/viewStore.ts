@@ -54,6 +54,7 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
   wheel: ['scrub'],
   arms: ['camber'],
   rack: ['toe'],
+  steering: ['toe'],
 };
 export const USUAL_UNDER = 448;
 

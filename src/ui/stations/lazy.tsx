@@ -27,6 +27,10 @@ export const WheelAndUpright = dynamic(
     loading,
   },
 );
+export const Steering = dynamic(() => import('./steering/Steering').then((m) => m.Steering), {
+  ssr: false,
+  loading,
+});
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,

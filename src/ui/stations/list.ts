@@ -6,7 +6,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Bands } from '@/core/tolerance/bands';
-import { Arms, Brief, TakeOff, WheelAndUpright } from './lazy';
+import { Arms, Brief, Steering, TakeOff, WheelAndUpright } from './lazy';
 import { Rack } from './rack/Rack';
 import type { RackPanelProps } from './rack/Rack';
 
@@ -80,6 +80,13 @@ export const STATION_LIST: readonly Entry[] = [
     // Without a rod there is nothing to null by.
     shows: ({ type }) => type.tieRod !== null,
     panel: { underFloor: Rack },
+  },
+  {
+    id: 'steering',
+    name: () => 'Steering',
+    question: () => 'Does it turn true, far enough, the right way?',
+    shows: ({ type, steered }) => type.tieRod !== null && steered,
+    panel: { desk: Steering as ComponentType<DeskProps>, ofOneWheel: false },
   },
 ];
 
