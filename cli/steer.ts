@@ -1,8 +1,8 @@
 import type { Build } from '../src/core/model/build';
-import { poseCorner } from '../src/core/kinematics/axle';
-import { lockToLock } from '../src/core/steering/lockToLock';
+import { wheelOf } from '../src/core/kinematics/wheel';
+import { lockToLock, ratioOf } from '../src/core/steering/lockToLock';
+import { steerable, whyNotSteered } from '../src/core/steering/steerable';
 import { finite, positionsBetween, printed } from './table';
-import { solvedWheel } from './wheel';
 
 export interface SteerRequest {
   /** Of both wheels, mm, + bump. */
@@ -21,28 +21,16 @@ export function steerTable(
   build: Build,
   { travel, from, to, step, format }: SteerRequest,
 ): { ok: true; text: string } | { ok: false; why: string } {
-  const asked = solvedWheel(build, 'front', 'left');
-  if (!asked.ok) return asked;
-  const { type, steered, solved, rackTravel } = asked.wheel;
-  if (!solved.ok) return { ok: false, why: solved.faults[0].message };
-  if (!type.tieRod)
-    return {
-      ok: false,
-      why: `the front axle has no tie rod to steer by: it is a ${type.label.toLowerCase()}`,
-    };
-  if (!steered) return { ok: false, why: 'the front axle has no rack: its wheels are not steered' };
+  const wheel = wheelOf(build, 'front', 'left');
+  const steered = steerable(wheel, travel);
+  if (!steered.ok) return steered;
+  const { axle } = steered;
+  const { rackTravel } = wheel;
   const positions = positionsBetween(from ?? -rackTravel, to ?? rackTravel, step);
   if (!positions.ok) return positions;
-  const { axle } = solved;
-  const whyNot = (rack: number): string => {
-    for (const side of ['left', 'right'] as const) {
-      const pose = poseCorner(axle[side], travel, rack);
-      if (!pose.ok) return `${side}: ${pose.why}`;
-    }
-    return '';
-  };
   const found = lockToLock(axle, build.wheelbase, travel, positions.at);
-  if (!found) return { ok: false, why: `with the rack centred, ${whyNot(0)}` };
+  // Both wheels stand at this travel, but not at ride height, where the steering axes are measured.
+  if (!found) return { ok: false, why: `at ride height, ${whyNotSteered(axle, 0, 0)}` };
   const perTurn = build.front.rack?.perTurn;
   const { left, right } = found;
   const rows = Array.from(positions.at, (rack, i) => {
@@ -56,7 +44,7 @@ export function steerTable(
       ackermann_error_deg: show(found.error[i]),
       ackermann_percent: show(found.percent[i]),
       radius_mm: show(found.radius[i]),
-      ratio: perTurn === undefined ? null : show(360 / perTurn / Math.abs(found.perRack[i])),
+      ratio: show(ratioOf(found.perRack[i], perTurn)),
       left_tie_angle_deg: show(left.tieAngle[i]),
       right_tie_angle_deg: show(right.tieAngle[i]),
       left_camber_deg: show(left.camber[i]),
@@ -64,7 +52,7 @@ export function steerTable(
       left_contact_up_mm: show(left.contactUp[i]),
       right_contact_up_mm: show(right.contactUp[i]),
       reachable,
-      why: reachable ? '' : whyNot(rack),
+      why: reachable ? '' : whyNotSteered(axle, travel, rack),
     };
   });
   return printed(rows, format, (column) => !TEXT.includes(column));

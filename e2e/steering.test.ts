@@ -49,6 +49,7 @@ it('shows from lock to lock whether the car turns true, and where the rack is to
   await openStation(page, 'Steering');
   await showsIn(page, '[data-stop="left"]', 'on its left side');
   await showsIn(page, '[data-stop="right"]', 'on its right side');
-  await showsIn(page, 'main [role=alert]', 'outer wheel turns more than the inner, −');
+  await showsIn(page, 'main [role=alert]', 'it belongs inboard of it; yours is');
+  await showsIn(page, 'main', 'outer wheel turns more than the inner: −');
   await settled(page);
 });

@@ -1,5 +1,5 @@
 import { pointNames } from '../corners/kinds';
-import { add, cross, dot, scale, sub } from '../geometry/vec';
+import { add, cross, dot, length, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { toVec } from '../model/points';
 import type { PointName } from '../model/points';
@@ -100,4 +100,10 @@ export interface SteeringAxis {
 export function steeringAxisAt(upright: Float64Array): SteeringAxis | null {
   const along = triple(upright, U.axisAlong);
   return Number.isNaN(along[0]) ? null : { at: triple(upright, U.axisAt), along };
+}
+
+/** Where a steering axis stands at a height, mm; null where there is none or it lies nearly level. */
+export function axisAtHeight(axis: SteeringAxis | null, up: number): Vec | null {
+  if (!axis || Math.abs(axis.along[2]) < 1e-3 * length(axis.along)) return null;
+  return add(axis.at, scale(axis.along, (up - axis.at[2]) / axis.along[2]));
 }

@@ -1,6 +1,7 @@
-import { axleWith, parallelArms, prepared, wheelIn } from '../../test/layouts';
+import fc from 'fast-check';
+import { anyLayout, axleWith, parallelArms, prepared, wheelIn } from '../../test/layouts';
 import { blankBuild } from '../model/starts';
-import { armSide } from './armSide';
+import { armSide, ontoString } from './armSide';
 import { lockToLock } from './lockToLock';
 import { stopsFor } from './stops';
 
@@ -40,7 +41,21 @@ describe('the side that an outer joint stands on', () => {
       expect(offString).toBeCloseTo(0, 9);
       const beside = armSide(armAt(ahead, (ahead * 600) / WHEELBASE + 10), WHEELBASE)!;
       expect(beside.offString).toBeCloseTo(10 * Math.cos(Math.atan(600 / WHEELBASE)), 9);
+      expect(beside.acrossString).toBeCloseTo(10, 9);
     }
+  });
+
+  it('is moved onto the string, of leaning axes too: measured again it is on it', () => {
+    fc.assert(
+      fc.property(anyLayout, (design) => {
+        const wheel = wheelIn(design);
+        const place = armSide(wheel, WHEELBASE)!;
+        const again = armSide(ontoString(wheel, place), WHEELBASE);
+        fc.pre(again !== null);
+        expect(again!.offString).toBeCloseTo(0, 8);
+      }),
+      { numRuns: 30 },
+    );
   });
 
   it('counts from a leaning axis at the joint’s height', () => {

@@ -1,4 +1,4 @@
-import { steeringAxisAt } from '../kinematics/joints';
+import { axisAtHeight, steeringAxisAt } from '../kinematics/joints';
 import { poseCorner } from '../kinematics/axle';
 import type { Wheel } from '../kinematics/wheel';
 
@@ -12,11 +12,14 @@ export interface ArmSide {
    * A joint on it makes Ackermann near true (the trade's shortcut; the curve tells).
    */
   offString: number;
-  /** Of the string's way, how much goes along the car: what is off across the car is `offString` over this. */
-  square: number;
+  /** The same across the car: a joint so far further in is on the string. */
+  acrossString: number;
   /** Where a joint at that length belongs for Ackermann: inboard behind the axle, outboard ahead of it. */
   belongs: 'inboard' | 'outboard';
-  /** It stands on the other side of the steering axis: the outer wheel will turn more than the inner. */
+  /**
+   * It stands on the other side of the steering axis than it belongs: a rule of the arm alone (common practice). What
+   * the wheels do hangs on rack and rod too: `ackermannAt` measures it.
+   */
   backwards: boolean;
 }
 
@@ -28,12 +31,10 @@ export function armSide(wheel: Wheel, wheelbase: number): ArmSide | null {
   const { corner, type, points } = wheel;
   if (!corner || !type.tieRod) return null;
   const pose = poseCorner(corner, 0, 0);
-  const axis = pose.ok ? steeringAxisAt(pose.upright) : null;
-  if (!axis) return null;
   const joint = points[type.tieRod.outer];
-  const along = (joint.up - axis.at[2]) / axis.along[2];
-  const ahead = joint.ahead - axis.at[0] - along * axis.along[0];
-  const out = joint.out - axis.at[1] - along * axis.along[1];
+  const foot = pose.ok ? axisAtHeight(steeringAxisAt(pose.upright), joint.up) : null;
+  if (!foot) return null;
+  const [ahead, out] = [joint.ahead - foot[0], joint.out - foot[1]];
   // From the axis to the middle of the rear axle, at the joint's height.
   const [back, inboard] = [wheelbase + joint.ahead - ahead, joint.out - out];
   const belongs = ahead < 0 ? 'inboard' : 'outboard';
@@ -41,8 +42,15 @@ export function armSide(wheel: Wheel, wheelbase: number): ArmSide | null {
     ahead,
     out,
     offString: (back * out - inboard * ahead) / Math.hypot(back, inboard),
-    square: back / Math.hypot(back, inboard),
+    acrossString: out - (inboard * ahead) / back,
     belongs,
     backwards: ahead < 0 ? out > 0 : out < 0,
   };
+}
+
+/** The wheel with its outer joint moved across the car onto the string; inner joint and rack stay where they are. */
+export function ontoString(wheel: Wheel, { acrossString }: ArmSide): Wheel {
+  const { outer } = wheel.type.tieRod!;
+  const joint = wheel.points[outer];
+  return wheel.withPoints({ [outer]: { ...joint, out: joint.out - acrossString } });
 }

@@ -7,6 +7,7 @@ import { rodPlacer, steeringAxisAt } from '../kinematics/joints';
 import type { SteeringAxis } from '../kinematics/joints';
 import type { Side } from '../model/build';
 import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
+import { towardsTurn } from './steered';
 
 /** One front wheel over the rack's travel; what does not apply to its kind is NaN. */
 export interface WheelOverLock {
@@ -60,6 +61,15 @@ export function trueInner(outer: number, between: number, wheelbase: number): nu
   return toDeg(Math.atan2(sine, cosine - (between / wheelbase) * sine));
 }
 
+/**
+ * Degrees of the handwheel for one of both wheels' mean.
+ * @param perRack mean heading per mm of rack, degrees
+ * @param perTurn mm of rack in a turn of the pinion; undefined where it is not known
+ * @returns NaN where it is not known
+ */
+export const ratioOf = (perRack: number, perTurn: number | undefined): number =>
+  perTurn === undefined ? NaN : 360 / perTurn / Math.abs(perRack);
+
 /** Evenly spaced rack positions, mm, both ends included. */
 export function rackPositions(from: number, to: number, count: number): Float64Array {
   return Float64Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1));
@@ -112,9 +122,8 @@ export function lockToLock(
     }
     found.perRack[i] = (left.perRack + right.perRack) / 2;
     const mean = (left.steer + right.steer) / 2;
-    // The inner wheel is the one on the side that the car turns to, whichever turns more.
-    const [inner, outer, way] = mean > 0 ? [left, right, 1] : [right, left, -1];
-    const [into, away] = [way * inner.steer, way * outer.steer];
+    const { turn, innerSteer: into, outerSteer: away } = towardsTurn(left.steer, right.steer);
+    const outer = turn === 'left' ? right : left;
     const wanted = away < -1e-9 ? NaN : trueInner(Math.max(0, away), between, wheelbase);
     found.error[i] = into - wanted;
     found.percent[i] = away > HARDLY ? (100 * (into - away)) / (wanted - away) : NaN;

@@ -17,8 +17,20 @@ export interface BothSteered {
 }
 
 /**
- * How both wheels are steered at ride height. Which is the inner one is decided by where they turn to, not by
- * which turns more: with less than parallel steering that is the outer.
+ * The side that two wheels turn to together, and both angles towards it. Which wheel is the inner one is decided by
+ * that, not by which turns more: with less than parallel steering that is the outer.
+ * @param left degrees, + to the left
+ * @param right degrees, + to the left
+ */
+export function towardsTurn(left: number, right: number) {
+  const toLeft = left + right > 0;
+  return toLeft
+    ? { turn: 'left' as const, innerSteer: left, outerSteer: right }
+    : { turn: 'right' as const, innerSteer: -right, outerSteer: -left };
+}
+
+/**
+ * How both wheels are steered at ride height.
  * @param rack mm, + left
  * @returns null out of reach
  */
@@ -34,15 +46,12 @@ export function steeredAt(axle: Axle, rack: number): BothSteered | null {
   };
   const [left, right] = [steer('left'), steer('right')];
   if (!left || !right) return null;
-  const toLeft = left.angle + right.angle > 0;
-  const way = toLeft ? 1 : -1;
-  const [inner, outer] = toLeft ? [left, right] : [right, left];
+  const { turn, ...steers } = towardsTurn(left.angle, right.angle);
   return {
     left: left.angle,
     right: right.angle,
-    inner: toLeft ? 'left' : 'right',
-    innerSteer: way * inner.angle,
-    outerSteer: way * outer.angle,
+    inner: turn,
+    ...steers,
     between: left.axis + right.axis,
   };
 }

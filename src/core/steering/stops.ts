@@ -1,6 +1,8 @@
 import type { Axle } from '../kinematics/axle';
 import type { Side } from '../model/build';
 import { lockToLock, rackPositions } from './lockToLock';
+import type { LockToLock } from './lockToLock';
+import { towardsTurn } from './steered';
 
 /** Where the rack is to be stopped for a lock wanted, the wheels turned to one side. */
 export interface Stop {
@@ -20,6 +22,10 @@ export interface Stop {
 }
 
 const POSITIONS = 81;
+/** Enough to halve a step of the rack down to what a float can tell. */
+const HALVINGS = 60;
+/** A wheel so near to the lock is at it; one that stays further off has met a gap on its way, degrees. */
+const SETTLED = 1e-6;
 
 /**
  * The rack's stops for a lock of the inner wheel, at ride height: where going out from the centre the inner wheel
@@ -31,44 +37,42 @@ const POSITIONS = 81;
 export function stopsFor(axle: Axle, wheelbase: number, lock: number): Stop[] | null {
   const { rackTravel } = axle;
   if (rackTravel <= 0) return null;
-  const at = (rack: number) => {
-    const found = lockToLock(axle, wheelbase, 0, Float64Array.of(rack));
-    return found?.reachable[0] === 1 ? turned(found.left.steer[0], found.right.steer[0]) : null;
+  const over = (racks: Float64Array) => lockToLock(axle, wheelbase, 0, racks);
+  const at = ({ reachable, left, right }: LockToLock, i: number) => {
+    if (reachable[i] === 0) return null;
+    const {
+      turn,
+      innerSteer: inner,
+      outerSteer: outer,
+    } = towardsTurn(left.steer[i], right.steer[i]);
+    return { turn, inner, outer };
   };
-  if (!at(0)) return null;
-  return [-1, 1].map((way): Stop => {
-    const positions = rackPositions(0, way * rackTravel, POSITIONS);
-    let [last, now] = [0, at(0)!];
-    for (const rack of positions.subarray(1)) {
-      const next = at(rack);
-      if (!next) return { ...now, rack: last, collar: 0, reached: false, cut: true };
-      if (next.inner >= lock) {
-        // Between the last position and this one the wheel comes to the lock.
-        let [low, high] = [last, rack];
-        for (let i = 0; i < 60; i++) {
+  const stops: Stop[] = [];
+  for (const way of [-1, 1]) {
+    const racks = rackPositions(0, way * rackTravel, POSITIONS);
+    const scan = over(racks);
+    const centred = scan && at(scan, 0);
+    if (!scan || !centred) return null;
+    let [last, now] = [0, centred];
+    let stop: Stop | null = null;
+    for (let i = 1; i < POSITIONS && !stop; i++) {
+      const next = at(scan, i);
+      if (!next) stop = { ...now, rack: last, collar: 0, reached: false, cut: true };
+      else if (next.inner >= lock) {
+        // Between the last position and this one the wheel comes to the lock, or something gives out before it does.
+        let [low, high] = [last, racks[i]];
+        for (let halving = 0; halving < HALVINGS; halving++) {
           const middle = (low + high) / 2;
-          const there = at(middle);
-          if (there && there.inner < lock) low = middle;
+          const there = at(over(Float64Array.of(middle))!, 0);
+          if (there && there.inner < lock) [low, now] = [middle, there];
           else high = middle;
         }
-        const there = at(low) ?? now;
-        return {
-          ...there,
-          rack: low,
-          collar: rackTravel - Math.abs(low),
-          reached: true,
-          cut: false,
-        };
-      }
-      [last, now] = [rack, next];
+        const reached = lock - now.inner < SETTLED;
+        const collar = reached ? rackTravel - Math.abs(low) : 0;
+        stop = { ...now, rack: low, collar, reached, cut: !reached };
+      } else [last, now] = [racks[i], next];
     }
-    return { ...now, rack: last, collar: 0, reached: false, cut: false };
-  });
+    stops.push(stop ?? { ...now, rack: last, collar: 0, reached: false, cut: false });
+  }
+  return stops;
 }
-
-const turned = (left: number, right: number) => {
-  const toLeft = left + right > 0;
-  return toLeft
-    ? { turn: 'left' as const, inner: left, outer: right }
-    : { turn: 'right' as const, inner: -right, outer: -left };
-};

@@ -3,7 +3,13 @@ import { kingpinOf } from '@/core/corners/kinds';
 import { add, cross, footOnLine, scale, sub, unit } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { DrawnCorner } from '@/core/kinematics/corner';
-import { jointsAt, spindleAt, steeringAxisAt, typedJoints } from '@/core/kinematics/joints';
+import {
+  axisAtHeight,
+  jointsAt,
+  spindleAt,
+  steeringAxisAt,
+  typedJoints,
+} from '@/core/kinematics/joints';
 import type { Joints, SteeringAxis } from '@/core/kinematics/joints';
 import { spindleOf } from '@/core/kinematics/spindle';
 import type { AxleDesign, Rim, Travel } from '@/core/model/build';
@@ -95,12 +101,10 @@ export function wheelOutlines(drawn: Drawn, tyre: AxleDesign['tyre']) {
  */
 export function kingpinString({ type, at, axis }: Drawn, up: number): [Vec, Vec] | null {
   if (!axis) return null;
-  const { at: from, along } = axis;
   const joints = kingpinOf(type);
   const top = joints ? at[joints[1]][2] + 70 : at.wheelCentre[2] + 200;
-  if (Math.abs(along[2]) < 1e-3 * Math.hypot(...along)) return [from, add(from, along)];
-  const height = (z: number) => add(from, scale(along, (z - from[2]) / along[2]));
-  return [height(top), height(up)];
+  const [upper, foot] = [axisAtHeight(axis, top), axisAtHeight(axis, up)];
+  return upper && foot ? [upper, foot] : [axis.at, add(axis.at, axis.along)];
 }
 
 export type ViewName = 'front' | 'side' | 'above';

@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import useMeasure from 'react-use-measure';
 import type { Vec } from '@/core/geometry/vec';
-import type { Side } from '@/core/model/build';
-import type { AxleDesign } from '@/core/model/build';
+import { axisAtHeight } from '@/core/kinematics/joints';
+import type { AxleDesign, Side } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import { SLATE } from '../../theme';
 import { wheelOutlines } from '../../floor/drawing';
@@ -21,7 +21,7 @@ interface Props {
   rear: BothDrawn | null;
   tyres: { front: AxleDesign['tyre']; rear: AxleDesign['tyre'] };
   wheelbase: number;
-  /** How far out the turn centres are at full lock, mm from the centreline. */
+  /** How far from the centreline turn centres are drawn, mm. */
   reach: number;
   unit: LengthUnit;
 }
@@ -123,7 +123,7 @@ export const AxlePlan = memo(function AxlePlan({
       {SIDES.map((side) => {
         const drawn = front[side];
         const at = (v: Vec) => px(inCar(side, v));
-        const axis = axisAt(drawn);
+        const axis = axisAtHeight(drawn.axis, drawn.at.tieRodOuter[2]);
         return (
           <g key={side}>
             <Tyre {...{ side, px, drawn }} tyre={tyres.front} />
@@ -183,13 +183,6 @@ export const AxlePlan = memo(function AxlePlan({
     </Slate>
   );
 });
-
-/** Where the steering axis stands at the outer joint's height. */
-function axisAt({ axis, at }: Drawn): Vec | null {
-  if (!axis) return null;
-  const s = (at.tieRodOuter[2] - axis.at[2]) / axis.along[2];
-  return [axis.at[0] + s * axis.along[0], axis.at[1] + s * axis.along[1], at.tieRodOuter[2]];
-}
 
 /** The string past the joint, ahead of the axis or behind it as far as the picture goes. */
 const stringOf = (

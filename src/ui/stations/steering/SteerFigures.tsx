@@ -1,21 +1,21 @@
 import { memo } from 'react';
 import { lengthIn, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
+import { ratioOf } from '@/core/steering/lockToLock';
 import type { LockToLock, WheelOverLock } from '@/core/steering/lockToLock';
 import { Table } from '../../fields/Table';
-import { ratiosOf } from './curves';
 
 /** Both wheels where the rack is. */
 export const SteerFigures = memo(function SteerFigures({
   now,
-  straight,
+  curve,
   perTurn,
   tyreWidth,
   unit,
 }: {
   now: LockToLock;
-  /** The same with the rack centred. */
-  straight: LockToLock;
+  /** The same over the rack, the middle of which is its centre. */
+  curve: LockToLock;
   perTurn: number | undefined;
   tyreWidth: number;
   unit: LengthUnit;
@@ -23,17 +23,21 @@ export const SteerFigures = memo(function SteerFigures({
   const reached = now.reachable[0] === 1;
   const angle = (value: number, places = 2) =>
     reached && Number.isFinite(value) ? `${readable(value.toFixed(places))}°` : '–';
-  const each: [string, (of: WheelOverLock, from: WheelOverLock) => string][] = [
+  const each: [string, (of: WheelOverLock, over: WheelOverLock) => string][] = [
     ['steer, + left', ({ steer }) => angle(steer[0])],
     ['camber', ({ camber }) => angle(camber[0])],
     [
       'contact height, from straight',
-      ({ contactUp }, from) =>
-        reached ? lengthIn(contactUp[0] - from.contactUp[0], unit, 1) : '–',
+      ({ contactUp }, over) =>
+        reached ? lengthIn(contactUp[0] - over.contactUp[(curve.count - 1) / 2], unit, 1) : '–',
     ],
     ['rod to arm', ({ tieAngle }) => angle(tieAngle[0], 0)],
   ];
-  const [percent, ratio, radius] = [now.percent[0], ratiosOf(now, perTurn)[0], now.radius[0]];
+  const [percent, ratio, radius] = [
+    now.percent[0],
+    ratioOf(now.perRack[0], perTurn),
+    now.radius[0],
+  ];
   const together: [string, string][] = [
     ['Ackermann error, inner wheel', angle(now.error[0])],
     ['Ackermann', Number.isFinite(percent) && reached ? `${readable(percent.toFixed(0))} %` : '–'],
@@ -68,8 +72,8 @@ export const SteerFigures = memo(function SteerFigures({
         {each.map(([what, of]) => (
           <tr key={what} data-steer={what}>
             <th scope="row">{what}</th>
-            <td className="number">{of(now.left, straight.left)}</td>
-            <td className="number">{of(now.right, straight.right)}</td>
+            <td className="number">{of(now.left, curve.left)}</td>
+            <td className="number">{of(now.right, curve.right)}</td>
           </tr>
         ))}
         {together.map(([what, figure]) => (

@@ -46,7 +46,19 @@ it('says where the joint belongs, and plainly where it is on the other side', ()
   expect(screen.queryByRole('alert')).toBeNull();
   show((build) => void (build.front.points['tieRodOuter'].out += 60));
   expect(screen.getByRole('alert')).toHaveTextContent(
-    /outboard: the outer wheel turns more than the inner, −\d+ % at half rack/,
+    /it belongs inboard of it; yours is .* outboard\./,
+  );
+  expect(
+    screen.getByText(/At half rack the outer wheel turns more than the inner: −\d+ %/),
+  ).toBeInTheDocument();
+});
+
+it('tells what the curve does where the rule says otherwise', () => {
+  // A joint in its place, and a rack so far ahead of it that the rods turn the outer wheel more.
+  show((build) => void (build.front.points['tieRodInner'].ahead = 10));
+  expect(screen.getByText(/belongs inboard of it, and stands .* inboard\./)).toBeInTheDocument();
+  expect(screen.getByRole('alert')).toHaveTextContent(
+    /At half rack the outer wheel turns more than the inner: −\d+ %, though the arms are on their side/,
   );
 });
 
@@ -57,6 +69,10 @@ it('says it of each side where the sides differ', () => {
   });
   expect(screen.getByRole('alert')).toHaveTextContent(/^✕ Right: the outer joint/);
   expect(screen.getByText(/^Left: the outer joint/)).toBeInTheDocument();
+  for (const way of ['left', 'right'])
+    expect(
+      screen.getByText(new RegExp(`^(✕ )?At half rack, the rack to the ${way},`, 'u')),
+    ).toBeInTheDocument();
 });
 
 it('gives the collars for the brief’s lock, and says where the rack ends before it', () => {

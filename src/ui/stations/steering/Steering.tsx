@@ -5,7 +5,6 @@ import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { briefOf } from '@/core/model/brief';
 import { wheelOf } from '@/core/kinematics/wheel';
-import { lockToLock } from '@/core/steering/lockToLock';
 import { useView } from '../../build/viewStore';
 import { drawnAsTyped } from '../../floor/drawing';
 import { NARROW } from '../../theme';
@@ -17,9 +16,9 @@ import { SteerCurve } from './SteerCurve';
 import { SteerFigures } from './SteerFigures';
 import { Stops } from './Stops';
 import { WhichSide } from './WhichSide';
-import { useSteering } from './useSteering';
+import { useSteering, useSteeringCurve } from './useSteering';
 
-const CENTRED = Float64Array.of(0);
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Does it turn true, far enough, the right way? Both front wheels from lock to lock, at any travel. */
 export function Steering({ build, unit }: Pick<DeskProps, 'build' | 'unit'>) {
@@ -32,11 +31,7 @@ export function Steering({ build, unit }: Pick<DeskProps, 'build' | 'unit'>) {
     useView((view) => view.compared),
   );
   const found = useSteering(build, travel, rack);
-  const other = useSteering(
-    { front: compared?.front ?? front, travel: limits, wheelbase },
-    travel,
-    rack,
-  );
+  const other = useSteeringCurve(compared?.front, build, travel);
   const { lock } = briefOf(build).targets;
   const behind = useMemo(() => {
     if (!rear) return null;
@@ -45,20 +40,14 @@ export function Steering({ build, unit }: Pick<DeskProps, 'build' | 'unit'>) {
     return { left: drawn('left'), right: drawn('right') };
   }, [front, rear, limits]);
   const tyres = useMemo(() => ({ front: front.tyre, rear: (rear ?? front).tyre }), [front, rear]);
-  const axle = found.ok ? found.view.axle : null;
-  const straight = useMemo(
-    () => axle && lockToLock(axle, wheelbase, travel, CENTRED),
-    [axle, wheelbase, travel],
-  );
-  if (!found.ok || !straight)
+  if (!found.ok)
     return (
       <Typography role="alert" sx={{ fontWeight: 600 }}>
-        {found.ok ? 'Nothing can be said of the steering here.' : found.why}
+        {capital(found.why)}.
       </Typography>
     );
-  const { curve, now, wheels, front: both } = found.view;
+  const { curve, now, sides, front: both } = found.view;
   const perTurn = front.rack?.perTurn;
-  const sides = front.rightPoints ? ([wheels.left, wheels.right] as const) : [wheels.left];
   return (
     <Box
       sx={{
@@ -78,13 +67,7 @@ export function Steering({ build, unit }: Pick<DeskProps, 'build' | 'unit'>) {
         unit={unit}
       />
       <AxlePlan front={both} tyres={tyres} wheelbase={wheelbase} />
-      <SteerCurve
-        curve={curve}
-        compared={compared && other.ok ? other.view.curve : null}
-        rack={rack}
-        perTurn={perTurn}
-        unit={unit}
-      />
+      <SteerCurve curve={curve} compared={other} rack={rack} perTurn={perTurn} unit={unit} />
       <div>
         {now.reachable[0] === 0 && (
           <Typography role="alert" variant="body2" color="error">
@@ -93,22 +76,14 @@ export function Steering({ build, unit }: Pick<DeskProps, 'build' | 'unit'>) {
         )}
         <SteerFigures
           now={now}
-          straight={straight}
+          curve={curve}
           perTurn={perTurn}
           tyreWidth={front.tyre.width}
           unit={unit}
         />
       </div>
       <Section title="Which side of the kingpin?">
-        {sides.map((wheel) => (
-          <WhichSide
-            key={wheel.side}
-            wheel={wheel}
-            named={sides.length > 1}
-            wheelbase={wheelbase}
-            unit={unit}
-          />
-        ))}
+        <WhichSide wheels={sides} wheelbase={wheelbase} unit={unit} />
       </Section>
       <Section title="Stops">
         <Stops axle={found.view.axle} wheelbase={wheelbase} lock={lock} unit={unit} />

@@ -1,72 +1,139 @@
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { typeOf } from '@/core/corners/kinds';
+import type { ReactNode } from 'react';
 import type { Wheel } from '@/core/kinematics/wheel';
 import { lengthIn, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { ackermannAt } from '@/core/steering/ackermann';
-import { armSide } from '@/core/steering/armSide';
+import { armSide, ontoString } from '@/core/steering/armSide';
 import { VERDICT } from '../../theme';
 
-/** On which side of the kingpin the outer joint stands and belongs, and what a joint on the string would give. */
-export function WhichSide({
-  wheel,
-  named,
-  wheelbase,
-  unit,
-}: {
-  wheel: Wheel;
-  /** The side is said, where the two differ. */
-  named: boolean;
+interface Props {
+  /** The wheels whose joints are told of: one where both sides are alike. */
+  wheels: readonly Wheel[];
   wheelbase: number;
   unit: LengthUnit;
-}) {
-  const found = useMemo(() => {
-    const side = armSide(wheel, wheelbase);
-    if (!side) return null;
-    const percentOf = ({ solved, rackTravel }: Wheel) =>
-      solved.ok ? (ackermannAt(solved.axle, wheelbase, rackTravel / 2)?.percent ?? null) : null;
-    const { outer } = typeOf(wheel.design).tieRod!;
-    const joint = wheel.points[outer];
-    // Across the car, as far as the string is off at that place.
-    const onString = wheel.withPoints({
-      [outer]: { ...joint, out: joint.out - side.offString / side.square },
-    });
-    return { side, now: percentOf(wheel), there: percentOf(onString) };
-  }, [wheel, wheelbase]);
-  if (!found)
-    return (
-      <Typography variant="body2" component="p" sx={{ m: 0 }}>
-        What this wheel steers about moves with it: it has no kingpin to be on a side of.
-      </Typography>
-    );
-  const { side, now, there } = found;
-  const length = (mm: number) => lengthIn(Math.abs(mm), unit, 1);
-  const percent = (value: number | null) =>
-    value === null ? 'not to be told' : `${readable(value.toFixed(0))} %`;
-  const where = side.ahead < 0 ? 'behind' : 'ahead of';
-  const stands = side.out < 0 ? 'inboard' : 'outboard';
+}
+
+/**
+ * On which side of the kingpin the outer joints stand and belong, which is a rule of the arm; and which wheel turns
+ * more, which is measured, rack and rod included.
+ */
+export function WhichSide({ wheels, wheelbase, unit }: Props) {
+  const sides = useMemo(
+    () => wheels.map((wheel) => placeOf(wheel, wheelbase)),
+    [wheels, wheelbase],
+  );
+  const [wheel] = wheels;
+  const ways = wheels.length > 1 ? [1, -1] : [1];
+  const backwards = sides.some((side) => side?.place.backwards);
   return (
-    <div data-backwards={side.backwards}>
-      <Typography
-        variant="body2"
-        component="p"
-        role={side.backwards ? 'alert' : undefined}
-        sx={{ m: 0, mb: 0.5, ...(side.backwards && { color: VERDICT.bad, fontWeight: 600 }) }}
-      >
-        {side.backwards ? '✕ ' : ''}
-        {named ? `${wheel.side === 'left' ? 'Left' : 'Right'}: the` : 'The'} outer joint is{' '}
-        {length(side.ahead)} {where} the kingpin: it belongs {side.belongs} of it
-        {side.backwards
-          ? `; yours is ${length(side.out)} ${stands}: the outer wheel turns more than the inner, ${percent(now)} at half rack.`
-          : `, and stands ${length(side.out)} ${stands}: ${percent(now)} at half rack.`}
-      </Typography>
-      <Typography variant="body2" component="p" sx={{ m: 0 }}>
-        The string from the kingpin to the middle of the rear axle passes {length(side.offString)}{' '}
-        {side.offString > 0 ? 'inboard' : 'outboard'} of the joint’s centre. A joint on it, the rack
-        where it is, gives {percent(there)} by the true curve; bump steer is then to be nulled
-        again.
-      </Typography>
+    <>
+      {sides.map((side, i) => (
+        <Joint key={i} side={side} of={wheels.length > 1 ? wheels[i].side : null} unit={unit} />
+      ))}
+      {ways.map((way) => (
+        <Measured
+          key={way}
+          percent={percentOf(wheel, wheelbase, way)}
+          turn={
+            wheels.length > 1
+              ? way > 0
+                ? ', the rack to the left,'
+                : ', the rack to the right,'
+              : ''
+          }
+          alone={!backwards}
+        />
+      ))}
+    </>
+  );
+}
+
+const percentOf = ({ solved, rackTravel }: Wheel, wheelbase: number, way = 1): number | null =>
+  solved.ok ? (ackermannAt(solved.axle, wheelbase, (way * rackTravel) / 2)?.percent ?? null) : null;
+
+/** Where a joint stands, and what the axle does with it moved onto the string. */
+function placeOf(wheel: Wheel, wheelbase: number) {
+  const place = armSide(wheel, wheelbase);
+  const moved = place && ontoString(wheel, place);
+  return place && moved && { place, onString: percentOf(moved, wheelbase) };
+}
+
+function Joint({
+  side,
+  of,
+  unit,
+}: {
+  side: ReturnType<typeof placeOf>;
+  of: Wheel['side'] | null;
+  unit: LengthUnit;
+}) {
+  if (!side)
+    return (
+      <Line>What this wheel steers about moves with it: it has no kingpin to be on a side of.</Line>
+    );
+  const { ahead, out, offString, belongs, backwards } = side.place;
+  const length = (mm: number) => lengthIn(Math.abs(mm), unit, 1);
+  return (
+    <div data-backwards={backwards}>
+      <Line alert={backwards} bad={backwards}>
+        {of === null ? 'The' : `${of === 'left' ? 'Left' : 'Right'}: the`} outer joint is{' '}
+        {length(ahead)} {ahead < 0 ? 'behind' : 'ahead of'} the kingpin: it belongs {belongs} of it
+        {backwards ? '; yours is' : ', and stands'} {length(out)} {out < 0 ? 'inboard' : 'outboard'}
+        .
+      </Line>
+      <Line>
+        The string from the kingpin to the middle of the rear axle passes {length(offString)}{' '}
+        {offString > 0 ? 'inboard' : 'outboard'} of the joint’s centre. A joint on it, the rack
+        where it is, gives {percentText(side.onString)} by the true curve; bump steer is then to be
+        nulled again.
+      </Line>
     </div>
   );
 }
+
+/** Which wheel turns more at half rack. */
+function Measured({
+  percent,
+  turn,
+  alone,
+}: {
+  percent: number | null;
+  turn: string;
+  /** Nothing else says so yet. */
+  alone: boolean;
+}) {
+  if (percent === null) return null;
+  const reverse = percent < 0;
+  return (
+    <Line alert={reverse && alone} bad={reverse}>
+      At half rack{turn} the {reverse ? 'outer' : 'inner'} wheel turns more than the{' '}
+      {reverse ? 'inner' : 'outer'}: {percentText(percent)}
+      {reverse && alone && ', though the arms are on their side: look at where the rack lies'}.
+    </Line>
+  );
+}
+
+const percentText = (value: number | null): string =>
+  value === null ? 'nothing that can be told' : `${readable(value.toFixed(0))} %`;
+
+const Line = ({
+  alert = false,
+  bad = false,
+  children,
+}: {
+  alert?: boolean;
+  bad?: boolean;
+  children: ReactNode;
+}) => (
+  <Typography
+    variant="body2"
+    component="p"
+    role={alert ? 'alert' : undefined}
+    sx={{ m: 0, mb: 0.5, ...(bad && { color: VERDICT.bad, fontWeight: 600 }) }}
+  >
+    {bad && '✕ '}
+    {children}
+  </Typography>
+);

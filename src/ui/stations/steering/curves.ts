@@ -1,3 +1,4 @@
+import { ratioOf } from '@/core/steering/lockToLock';
 import type { LockToLock } from '@/core/steering/lockToLock';
 
 /** What can be drawn over the rack's travel. */
@@ -52,4 +53,4 @@ const both = (curve: LockToLock, of: 'steer' | 'tieAngle' | 'camber' | 'contactU
 
 /** Degrees of the handwheel for one of the wheels' mean; NaN where the rack's mm a turn are not known. */
 export const ratiosOf = ({ perRack }: LockToLock, perTurn: number | undefined): Float64Array =>
-  perRack.map((slope) => (perTurn === undefined ? NaN : 360 / perTurn / Math.abs(slope)));
+  perRack.map((slope) => ratioOf(slope, perTurn));

@@ -3,17 +3,20 @@ import { poseCorner } from '@/core/kinematics/axle';
 import type { Axle } from '@/core/kinematics/axle';
 import { wheelOf } from '@/core/kinematics/wheel';
 import type { Wheel } from '@/core/kinematics/wheel';
-import type { Build, Side } from '@/core/model/build';
+import type { AxleDesign, Build, Side } from '@/core/model/build';
 import { lockToLock, rackPositions } from '@/core/steering/lockToLock';
 import type { LockToLock } from '@/core/steering/lockToLock';
+import { steerable, whyNotSteered } from '@/core/steering/steerable';
 import { drawnAsTyped, drawnAt } from '../../floor/drawing';
 import type { BothDrawn } from './CarPlan';
 
+/** An odd number: the middle one is the rack's centre. */
 const POSITIONS = 81;
 
 /** The front axle's steering at one travel of both wheels: over the rack, and where the rack is. */
 export interface SteeringView {
-  wheels: Record<Side, Wheel>;
+  /** The left wheel, and the right one where it is not its mirror image. */
+  sides: readonly Wheel[];
   axle: Axle;
   curve: LockToLock;
   /** The one position shown. */
@@ -22,45 +25,59 @@ export interface SteeringView {
   front: BothDrawn;
 }
 
-/** The same, or why there is none, in a sentence. */
+/** The same, or why there is none. */
 export type Steering = { ok: true; view: SteeringView } | { ok: false; why: string };
 
+type Car = Pick<Build, 'front' | 'travel' | 'wheelbase'>;
+
+/** Over the rack's own travel. */
+function overRack(front: Wheel, wheelbase: number, travel: number) {
+  const found = steerable(front, travel);
+  if (!found.ok) return found;
+  const racks = rackPositions(-front.rackTravel, front.rackTravel, POSITIONS);
+  const curve = lockToLock(found.axle, wheelbase, travel, racks);
+  return curve
+    ? { ...found, curve }
+    : { ok: false as const, why: `at ride height, ${whyNotSteered(found.axle, 0, 0)}` };
+}
+
+/** The curve of a front axle drawn otherwise, to compare with; null where there is none. */
+export function useSteeringCurve(
+  design: AxleDesign | undefined,
+  { travel: limits, wheelbase }: Car,
+  travel: number,
+): LockToLock | null {
+  return useMemo(() => {
+    if (!design) return null;
+    const found = overRack(
+      wheelOf({ front: design, travel: limits }, 'front', 'left'),
+      wheelbase,
+      travel,
+    );
+    return found.ok ? found.curve : null;
+  }, [design, limits, wheelbase, travel]);
+}
+
 export function useSteering(
-  build: Pick<Build, 'front' | 'travel' | 'wheelbase'>,
+  { front, travel: limits, wheelbase }: Car,
   travel: number,
   rack: number,
 ): Steering {
-  const { front, travel: limits, wheelbase } = build;
-  const wheels = useMemo(
-    () => ({
-      left: wheelOf({ front, travel: limits }, 'front', 'left'),
-      right: wheelOf({ front, travel: limits }, 'front', 'right'),
-    }),
-    [front, limits],
-  );
-  const over = useMemo((): { axle: Axle; curve: LockToLock } | string => {
-    const { solved, steered, rackTravel } = wheels.left;
-    if (!steered)
-      return 'The front wheels are not steered: say in the brief how far the rack goes each way.';
-    if (!solved.ok) return `The front axle cannot be solved: ${solved.faults[0].message}.`;
-    const racks = rackPositions(-rackTravel, rackTravel, POSITIONS);
-    const curve = lockToLock(solved.axle, wheelbase, travel, racks);
-    if (curve) return { axle: solved.axle, curve };
-    for (const side of ['left', 'right'] as const) {
-      const pose = poseCorner(solved.axle[side], travel, 0);
-      if (!pose.ok) return `With the rack centred, ${side}: ${pose.why}.`;
-    }
-    return 'The front wheels do not stand at this travel with the rack centred.';
-  }, [wheels, wheelbase, travel]);
+  const sides = useMemo(() => {
+    const own = { front, travel: limits };
+    const left = wheelOf(own, 'front', 'left');
+    return front.rightPoints ? [left, wheelOf(own, 'front', 'right')] : [left];
+  }, [front, limits]);
+  const over = useMemo(() => overRack(sides[0], wheelbase, travel), [sides, wheelbase, travel]);
   return useMemo(() => {
-    if (typeof over === 'string') return { ok: false, why: over };
-    const { axle } = over;
+    if (!over.ok) return over;
+    const { axle, curve } = over;
     const drawn = (side: Side) => {
       const pose = poseCorner(axle[side], travel, rack);
       return pose.ok ? drawnAt(axle[side].drawn, pose.upright) : drawnAsTyped(axle[side].drawn);
     };
     const now = lockToLock(axle, wheelbase, travel, Float64Array.of(rack))!;
-    const view = { wheels, ...over, now, front: { left: drawn('left'), right: drawn('right') } };
-    return { ok: true, view };
-  }, [over, wheels, wheelbase, travel, rack]);
+    const both = { left: drawn('left'), right: drawn('right') };
+    return { ok: true, view: { sides, axle, curve, now, front: both } };
+  }, [over, sides, wheelbase, travel, rack]);
 }
