@@ -33,17 +33,24 @@ function file(name: string, text: string): string {
   return path;
 }
 
+/** The layout of the independent solver's reference, with a rack of that travel, mm. */
+function referenceBuild(travel: number) {
+  const { layout } = reference;
+  const build = blankBuild('Reference');
+  build.front = {
+    ...build.front,
+    static: { toe: layout.toe, camber: layout.camber },
+    tyre: { radius: layout.tyreRadius, width: 195 },
+    points: pointsFromTuples(layout.points),
+    rack: { travel },
+  };
+  return build;
+}
+
 describe('sweep', () => {
   it('prints the reference positions to seven decimals and more', async () => {
-    const { layout, rows } = reference;
-    const build = blankBuild('Reference');
-    build.front = {
-      ...build.front,
-      static: { toe: layout.toe, camber: layout.camber },
-      tyre: { radius: layout.tyreRadius, width: 195 },
-      points: pointsFromTuples(layout.points),
-    };
-    const path = file('reference.json', writeBuildFile(build));
+    const { rows } = reference;
+    const path = file('reference.json', writeBuildFile(referenceBuild(65)));
     for (const rack of [-30, 0, 30]) {
       const { code, out } = await havrik(
         'sweep',
@@ -139,16 +146,8 @@ describe('steer', () => {
   });
 
   it('prints the reference’s rack positions at every travel', async () => {
-    const { layout, rows } = reference;
-    const build = blankBuild('Reference');
-    build.front = {
-      ...build.front,
-      static: { toe: layout.toe, camber: layout.camber },
-      tyre: { radius: layout.tyreRadius, width: 195 },
-      points: pointsFromTuples(layout.points),
-      rack: { travel: 30 },
-    };
-    const path = file('steered.json', writeBuildFile(build));
+    const { rows } = reference;
+    const path = file('steered.json', writeBuildFile(referenceBuild(30)));
     for (const travel of [-60, 0, 40]) {
       const { out } = await havrik('steer', path, '--travel', `${travel}`, '--step', '30');
       const [right, centre, left] = rows

@@ -1,4 +1,3 @@
-import type { Page } from 'puppeteer-core';
 import {
   openBuild,
   openStation,
@@ -11,16 +10,13 @@ import {
 } from './havrik';
 
 const shop = openWorkshop();
-const shown = pageOf(shop);
-let page: Page;
-beforeEach(() => {
-  ({ page } = shown);
-});
-const cell = (what: string) =>
-  page.$eval(`[data-steer="${what}"] td`, (one) => one.textContent!.replace('−', '-'));
-const number = async (what: string) => parseFloat(await cell(what));
+const at = pageOf(shop);
 
 it('shows from lock to lock whether the car turns true, and where the rack is to be stopped', async () => {
+  const { page } = at;
+  const cell = (what: string) =>
+    page.$eval(`[data-steer="${what}"] td`, (one) => one.textContent!.replace('−', '-'));
+  const number = async (what: string) => parseFloat(await cell(what));
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   await openStation(page, 'Steering');
   await page.waitForSelector('[data-steer-curve="error"] path');

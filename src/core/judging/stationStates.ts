@@ -12,7 +12,7 @@ import type { Targets } from '../model/brief';
 import type { Build } from '../model/build';
 import { openVariantOf } from '../model/variants';
 import type { PointName } from '../model/points';
-import { isOfBrief, sketchInWords } from '../model/sketch';
+import { isOfBrief, isOfSketch, sketchInWords } from '../model/sketch';
 import { counted } from '../model/wording';
 import { pointLabel, rodWord } from '../model/labels';
 import { judgeSteering } from '../steering/steering';
@@ -61,14 +61,14 @@ export function stationStates(
   const names = pointNames(type);
   const points = new Set(measured.map(({ point }) => point)).size;
   const { bumpSteer, gain } = known;
-  const sketch = sketchInWords(build, design);
+  const ofSketch = isOfSketch(build, design);
   const figures = [build, build.front, build.rear].reduce(
     (sum, of) => sum + (of?.sketch?.filter(isOfBrief).length ?? 0),
     0,
   );
   // What nobody has set yet is not judged.
   const state = (judged: Judged[], words: string): StationState => {
-    if (sketch) return { words: sketch };
+    if (ofSketch) return { words: sketchInWords(build, design) };
     const worst = worstOf(judged);
     return worst ? { ...worst, ...frozen } : { words };
   };

@@ -6,6 +6,7 @@ import type { Build } from './build';
 import {
   CAR_FIGURES,
   figuresOf,
+  isOfSketch,
   isSketched,
   say,
   sayPoint,
@@ -130,12 +131,14 @@ describe('a sketch', () => {
     for (const name of Object.keys(build.front.points)) sayPoint(build.front, name);
     const words = () => sketchInWords(build, build.front);
     expect(words()).toBe('sketch: 5 figures of the brief to set');
+    expect(isOfSketch(build, build.front)).toBe(true);
     say(build, ...CAR_FIGURES);
     say(build.front, 'tyre.radius');
     expect(words()).toBe('sketch: 1 figure of the brief to set');
     say(build.front, 'rack.travel');
     // Toe, camber and the tyre’s width turn no verdict.
     expect(build.front.sketch).toEqual(['tyre.width', 'static.toe', 'static.camber']);
+    expect(isOfSketch(build, build.front)).toBe(false);
     expect(words()).toBe('');
   });
 

@@ -153,11 +153,26 @@ export function sketchOfKind(from: AxleDesign, to: CornerType, stays: (name: str
 /** Figures of the brief that every verdict on a wheel rests on, the rack's where there is one. */
 const JUDGED_BY = [...CAR_FIGURES, 'tyre.radius', OF_RACK];
 
-/** How much of what an axle is judged by is still a sketch, in words; empty where nothing is. */
+/** What of an axle's verdicts still rests on a sketch: its joints, and figures of the brief. */
+export interface ToSet {
+  joints: number;
+  figures: number;
+}
+
+export const toSet = (build: Marked, design: AxleDesign): ToSet => ({
+  joints: sketchedPoints(design).length,
+  figures: JUDGED_BY.filter((path) => isSketched(build, path) || isSketched(design, path)).length,
+});
+
+/** Whether anything an axle is judged by is still a sketch: nothing of it is judged then. */
+export function isOfSketch(build: Marked, design: AxleDesign): boolean {
+  const { joints, figures } = toSet(build, design);
+  return joints > 0 || figures > 0;
+}
+
+/** The same in words, joints first; empty where nothing is. */
 export function sketchInWords(build: Marked, design: AxleDesign): string {
-  const joints = sketchedPoints(design).length;
+  const { joints, figures } = toSet(build, design);
   if (joints > 0) return `sketch: ${counted(joints, 'joint')} to set`;
-  const figures = JUDGED_BY.filter((path) => isSketched(build, path) || isSketched(design, path));
-  if (figures.length === 0) return '';
-  return `sketch: ${counted(figures.length, 'figure')} of the brief to set`;
+  return figures > 0 ? `sketch: ${counted(figures, 'figure')} of the brief to set` : '';
 }

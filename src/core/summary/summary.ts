@@ -3,7 +3,7 @@ import { layoutProblems } from '../file/check';
 import { prepareAxle } from '../kinematics/axle';
 import { briefOf } from '../model/brief';
 import type { AxleDesign, Build, Travel } from '../model/build';
-import { sketchInWords } from '../model/sketch';
+import { isOfSketch, sketchInWords } from '../model/sketch';
 import { describeProblems } from '../model/problems';
 import type { Verdict } from '../verdict/verdicts';
 
@@ -32,14 +32,14 @@ export const RECKONING = 4;
 export function summaryOf(build: Build): Summary {
   const { front, travel, use, wheelbase } = build;
   const prepared = prepareAxle(front);
-  const sketch = sketchInWords(build, front);
-  const found = prepared.ok && !sketch ? bumpSteer(prepared.axle.left, travel) : null;
+  const found =
+    prepared.ok && !isOfSketch(build, front) ? bumpSteer(prepared.axle.left, travel) : null;
   const problems = layoutProblems(build);
   return {
     use,
     wheelbase,
     note: build.note ?? '',
-    sketch,
+    sketch: sketchInWords(build, front),
     worst: found?.worst ?? null,
     verdict: found && judgeBumpSteer(found.worst, briefOf(build).targets.bumpSteer),
     problems: problems.length > 0 ? describeProblems(problems) : null,

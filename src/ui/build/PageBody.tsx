@@ -7,7 +7,7 @@ import { openVariantOf } from '@/core/model/variants';
 import type { AxleName } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Point, PointName } from '@/core/model/points';
-import { say, sketchInWords, unsay } from '@/core/model/sketch';
+import { isOfSketch, say, unsay } from '@/core/model/sketch';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import type { Strings } from '../floor/strings';
@@ -97,7 +97,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
 
   // What nobody has set is shown, and not judged.
-  const ofSketch = sketchInWords(build, design) !== '';
+  const ofSketch = isOfSketch(build, design);
   const { bands: found } = useBands(build, wheel, rack);
   const bands = ofSketch ? null : found;
   const hasRod = wheel.type.tieRod !== null;

@@ -7,7 +7,7 @@ import type { AxleName, Build } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
 import { typeOf } from '@/core/corners/kinds';
-import { sayPoint, sketchInWords, sketchedPoints, takeTemplate } from '@/core/model/sketch';
+import { sayPoint, sketchedPoints, takeTemplate, toSet } from '@/core/model/sketch';
 import { counted } from '@/core/model/wording';
 import { PAPER } from '../theme';
 
@@ -25,9 +25,9 @@ export const SketchNote = memo(function SketchNote({
 }) {
   const design = build[axle]!;
   const joints = sketchedPoints(design);
+  const { figures } = toSet(build, design);
   const { length } = joints;
-  const words = sketchInWords(build, design);
-  if (!words)
+  if (length === 0 && figures === 0)
     return design.template ? (
       <Note>
         {counted(design.template.length, 'figure')} still from the template: proportions of no
@@ -40,7 +40,7 @@ export const SketchNote = memo(function SketchNote({
       <span>
         {length > 0
           ? `A sketch: ${counted(length, 'joint')} nobody has set. Type or paste yours, read them from a file, take them off the parts.`
-          : `Nothing is judged yet: ${words.replace(/^sketch: /u, '')}.`}
+          : `Nothing is judged yet: ${counted(figures, 'figure')} of the brief to set.`}
       </span>
       {selected !== null && joints.includes(selected) && (
         <Button size="small" onClick={() => onEdit((b) => sayPoint(b[axle]!, selected))}>

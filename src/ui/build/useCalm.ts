@@ -4,7 +4,10 @@ import { useView } from './viewStore';
 /** How long a hand that drags a joint has to rest for the whole page to follow, ms. */
 const REST = 120;
 
-/** A value as it is; while a joint is dragged, as it was when the hand last rested: the floor keeps up with the hand. */
+/**
+ * A value as it is; while a joint is dragged, as it was when the hand last rested: the floor keeps up with the hand.
+ * The value is the same one as long as nothing of it has changed.
+ */
 export function useCalm<T>(value: T): T {
   const dragging = useView((view) => view.dragging);
   const [held, setHeld] = useState(value);

@@ -11,7 +11,7 @@ import { USES, buildSchema, travelSchema } from '@/core/model/build';
 import type { Build } from '@/core/model/build';
 import { briefForUse, briefOf, limitsSchema } from '@/core/model/brief';
 import type { LengthUnit } from '@/core/model/units';
-import { isSketched, say, sketchInWords, unsay } from '@/core/model/sketch';
+import { isOfSketch, isSketched, say, sketchInWords, unsay } from '@/core/model/sketch';
 import { isSteered } from '@/core/kinematics/axle';
 import { lockOf, steerForCircle } from '@/core/steering/lock';
 import { overallWidthOf, raiseChassis } from '@/core/upright/place';
@@ -204,11 +204,11 @@ function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
     limits.turningCircle === undefined
       ? null
       : steerForCircle(build.wheelbase, limits.turningCircle, build.front.tyre.width);
-  const sketch = sketchInWords(build, build.front);
-  if (sketch)
+  if (isOfSketch(build, build.front))
     return (
       <Typography variant="body2" color="text.secondary" aria-label="Reached" component="div">
-        What is reached is told once the front corners are set ({sketch}).
+        What is reached is told once the front corners are set ({sketchInWords(build, build.front)}
+        ).
       </Typography>
     );
   const notes: [text: string, bad: boolean][] = [];

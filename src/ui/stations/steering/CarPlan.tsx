@@ -4,6 +4,7 @@ import type { Vec } from '@/core/geometry/vec';
 import { axisAtHeight } from '@/core/kinematics/joints';
 import type { AxleDesign, Side } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
+import { turnCentre } from '@/core/steering/turnCentre';
 import { SLATE } from '../../theme';
 import { wheelOutlines } from '../../floor/drawing';
 import type { Drawn } from '../../floor/drawing';
@@ -30,7 +31,7 @@ const SIDES: readonly Side[] = ['left', 'right'];
 const HEIGHT = 290;
 
 /** A turn centre beyond this is none, mm. */
-const STRAIGHT = 100_000;
+const FURTHEST = 100_000;
 
 const out = (mm: number, unit: LengthUnit): string =>
   unit === 'mm'
@@ -49,14 +50,18 @@ export const TurnPlan = memo(function TurnPlan(props: Props) {
     width / 2 - left * scale,
     (top - ahead) * scale + (HEIGHT - (top - bottom) * scale) / 2,
   ];
-  const centres = SIDES.map((side) => ({ side, at: centreOf(side, front[side], wheelbase) }));
+  const centres = SIDES.map((side) => {
+    const { at, spindle } = front[side];
+    const left = turnCentre(side, at.wheelCentre, spindle, wheelbase);
+    return { side, at: left === null ? null : ([-wheelbase, left] satisfies Place) };
+  });
   const labels: Label[] = centres.flatMap(({ side, at }) =>
     at && Math.abs(at[1]) < reach * 1.05
       ? [{ text: side, at: px(at), tone: 'accent', size: 12.5 } satisfies Label]
       : [],
   );
   // Further out than a field is straight ahead: what is set as toe has a centre too.
-  const turns = centres.some(({ at }) => at && Math.abs(at[1]) < STRAIGHT);
+  const turns = centres.some(({ at }) => at && Math.abs(at[1]) < FURTHEST);
   const said = centres.map(({ side, at }) => `${side} ${at ? out(at[1], unit) : 'none'}`);
   return (
     <Slate
@@ -193,14 +198,6 @@ const stringOf = (
   const part = (t: number) => at([ahead - t * (wheelbase + ahead), out * (1 - t), up]);
   return [part(-0.09), part(0.16)];
 };
-
-/** Where the spindle's line cuts the rear axle's; null where it hardly does. */
-function centreOf(side: Side, drawn: Drawn, wheelbase: number): Place | null {
-  const [ahead, left] = inCar(side, drawn.at.wheelCentre);
-  const [along, across] = inCar(side, drawn.spindle);
-  if (Math.abs(along) < 1e-4) return null;
-  return [-wheelbase, left - ((wheelbase + ahead) / along) * across];
-}
 
 function Tyre({
   side,
