@@ -1,7 +1,7 @@
 import { find } from '../find/find';
 import type { Found } from '../find/problem';
 import { openedOf } from '../freedoms/freedoms';
-import { clearancesOf } from '../clearance/room';
+import { tightOf, tighter } from '../clearance/doubts';
 import type { Wheel } from '../kinematics/wheel';
 import type { AxleDesign, Build } from '../model/build';
 import { adviseNull } from './advice';
@@ -238,26 +238,6 @@ function spread<T>(list: T[], count: number): T[] {
     (_, i) => list[Math.round((i * (list.length - 1)) / Math.max(1, count - 1))],
   );
 }
-
-/** Places where the tie rod or its joints come too close, by what to what; clearance in mm. */
-function tightOf(build: Build, wheel: Wheel): Map<string, number> {
-  const close = clearancesOf(build, wheel, true) ?? [];
-  return new Map(
-    close
-      .filter(({ clearance, wanted }) => clearance < wanted)
-      .map(({ what, to, clearance }) => [`the ${what} to the ${to}`, clearance]),
-  );
-}
-
-/** What comes too close that did not before, or closer than it did. */
-const tighter = (before: Map<string, number>, after: Map<string, number>): string[] =>
-  [...after]
-    .filter(([pair, clearance]) => clearance < (before.get(pair) ?? Infinity) - 0.5)
-    .map(([pair, clearance]) =>
-      clearance < 0
-        ? `${pair}: ${(-clearance).toFixed(0)} mm into it`
-        : `${pair}: ${clearance.toFixed(0)} mm are left`,
-    );
 
 const better = (a: NullFound, b: NullFound): number => {
   const good = (one: NullFound) => one.verdict === 'very good' && one.doubts.length === 0;

@@ -2,13 +2,10 @@ import type { Found, Problem, Spread, Variable } from '../find/problem';
 import { effortOf, limitsOf, placesOf, stepOf, washersFor } from '../freedoms/freedoms';
 import type { Opened } from '../freedoms/freedoms';
 import type { FreedomKind } from '../model/freedoms';
-import { toDeg } from '../geometry/angle';
-import { ARTICULATION_LIMITS } from '../model/room';
-import { jointTypeOf, articulationsOf } from '../clearance/articulation';
+import { bindingOf } from '../clearance/doubts';
 import type { Axle } from '../kinematics/axle';
 import type { Wheel } from '../kinematics/wheel';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { spindleAt } from '../kinematics/joints';
 import { briefOf } from '../model/brief';
 import type { Build, Travel } from '../model/build';
 import type { Coordinate, PointName, Points } from '../model/points';
@@ -20,7 +17,7 @@ import type { BumpSteer } from '../motion/bumpSteer';
 import type { Buildable } from './buildable';
 import type { NullWanted } from '../model/nullWanted';
 import { SWAP_EFFORT } from './swapArms';
-import { ToeCurve } from './toeCurve';
+import { ToeCurve, toeOf } from './toeCurve';
 import type { RodCoordinate } from './toeCurve';
 
 /** Joints that a null may move. */
@@ -245,32 +242,9 @@ export class NullSearch {
           ? (ackermannAt(axle, this.build.wheelbase, this.rack / 2)?.percent ?? null)
           : null,
       buildable: null,
-      doubts: this.doubtsOf(this.wheel.withPoints(points)),
+      doubts: bindingOf(this.build, this.wheel.withPoints(points)),
     };
   }
-
-  /** Joints that bind where they were free before. */
-  private doubtsOf(moved: Wheel): string[] {
-    const articulations = articulationsOf(moved);
-    if (!articulations) return [];
-    const limits = this.build.room?.wanted;
-    return (['tieRodInner', 'tieRodOuter'] as const).flatMap((name) => {
-      const kind = jointTypeOf(moved.type, name, moved.steered);
-      const limit = limits?.[kind] ?? ARTICULATION_LIMITS[kind];
-      const { angle } = articulations[name];
-      return angle > limit
-        ? [
-            `the ${name === 'tieRodInner' ? 'inner' : 'outer'} joint articulates ${angle.toFixed(0)}°, past ${limit}°`,
-          ]
-        : [];
-    });
-  }
-}
-
-/** Toe of a solved pose, degrees. */
-function toeOf(upright: Float64Array): number {
-  const [ahead, out] = spindleAt(upright);
-  return toDeg(Math.atan2(ahead, out));
 }
 
 /** Less than this is no move, mm. */

@@ -1,15 +1,22 @@
+import { toDeg } from '../geometry/angle';
 import { add, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
 import type { DrawnCorner } from '../kinematics/corner';
-import { carried, drawnFrame, frameAt } from '../kinematics/joints';
+import { carried, drawnFrame, frameAt, spindleAt } from '../kinematics/joints';
 import type { Travel } from '../model/build';
 import { COORDINATES, toVec } from '../model/points';
 import type { Coordinate } from '../model/points';
 import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
 import { spanOf } from '../motion/range';
 import { travelSweep, valueAt } from '../motion/sweep';
+
+/** Toe of a solved pose, degrees. */
+export function toeOf(upright: Float64Array): number {
+  const [ahead, out] = spindleAt(upright);
+  return toDeg(Math.atan2(ahead, out));
+}
 
 /** A coordinate of one of the tie rod's joints. */
 export interface RodCoordinate {
@@ -72,8 +79,6 @@ export class ToeCurve {
 
   /**
    * Writes slopes of what `write` writes by a joint's coordinate, per mm.
-   * A joint that moves by δ makes the rod u·δ too short or too long, less what it was so at ride height, where
-   * it is set to length; the rack's own slope says what toe a length too much is.
    * @param ride the upright at ride height, the rack in the middle
    * @param aboutMiddle whether toe counts from the middle position's, not from ride height's
    */
@@ -85,21 +90,11 @@ export class ToeCurve {
     at: number,
     aboutMiddle: boolean,
   ): void {
-    const axis = COORDINATES.indexOf(coordinate);
     if (!this.drawn) return;
-    const rodAt = rodOf(this.drawn);
-    const { steering } = this.drawn;
-    const home = rodAt(ride);
-    const from = point === 'tieRodOuter' ? frameAt(ride) : null;
+    const answer = rodAnswer(this.drawn, ride);
     for (let i = 0; i < this.count; i++) {
-      const upright = this.uprightAt(i);
-      const along = rodAt(upright);
-      const longer = from
-        ? dot(along, carried(AXES[axis], from, frameAt(upright))) - home[axis]
-        : home[axis] - along[axis];
-      const perMm = this.sweep.rows[i * ROW_SIZE + PER_RACK + COLUMN.toe];
-      // Joints that come so much too far apart are as with a rack that far inward.
-      into[at + i] = (-perMm * longer) / dot(along, steering) / close;
+      const perRack = this.sweep.rows[i * ROW_SIZE + PER_RACK + COLUMN.toe];
+      into[at + i] = answer({ point, coordinate }, this.uprightAt(i), perRack) / close;
     }
     into[at + this.count] = this.between(into, at, this.least);
     into[at + this.count + 1] = this.between(into, at, this.most);
@@ -125,6 +120,32 @@ const AXES: readonly Vec[] = [
   [0, 1, 0],
   [0, 0, 1],
 ];
+
+/**
+ * How a figure in a solved pose answers to a joint's coordinate, per mm, the rod set to length again. A joint that
+ * moves by δ makes the rod u·δ too short or too long, less what it was so at ride height; the rack's own slope says
+ * what a length too much is.
+ * @param ride the upright at ride height, the rack in the middle
+ * @returns of a coordinate, a pose and the figure's slope there per mm of rack outward, the figure's exact slope
+ */
+export function rodAnswer(
+  drawn: DrawnCorner,
+  ride: Float64Array,
+): (by: RodCoordinate, upright: Float64Array, perRack: number) => number {
+  const rodAt = rodOf(drawn);
+  const home = rodAt(ride);
+  const from = frameAt(ride);
+  return ({ point, coordinate }, upright, perRack) => {
+    const axis = COORDINATES.indexOf(coordinate);
+    const along = rodAt(upright);
+    const longer =
+      point === 'tieRodOuter'
+        ? dot(along, carried(AXES[axis], from, frameAt(upright))) - home[axis]
+        : home[axis] - along[axis];
+    // Joints that come so much too far apart are as with a rack that far inward.
+    return (-perRack * longer) / dot(along, drawn.steering);
+  };
+}
 
 /** From a corner's inner joint to its outer, of length 1, in solved poses. */
 function rodOf({ points, static: alignment, steering }: DrawnCorner): (u: Float64Array) => Vec {

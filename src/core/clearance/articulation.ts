@@ -48,35 +48,52 @@ export function articulationsOf(
   studs: Readonly<Record<PointName, Vec>> = {},
 ): Articulations | null {
   if (!wheel.corner) return null;
-  const { corner, drawn, rackSign } = wheel.corner;
-  const { type, design, steered } = wheel;
+  const { corner, rackSign } = wheel.corner;
+  const measures = articulationMeasures(wheel, studs);
+  if (!measures) return null;
   const upright = new Float64Array(UPRIGHT_SIZE);
-  if (!corner.pose(0, 0, upright)) return null;
-  const jointsAt = placer(drawn);
-  const home: Posed = { at: jointsAt(upright), upright: frameAt(upright) };
-  const measures = type.joints.map((joint) => ({
-    name: joint.at,
-    measure: articulationOf(
-      type,
-      joint,
-      jointTypeOf(type, joint.at, steered),
-      home,
-      design.bolts,
-      studs,
-    ),
-  }));
   const most: Articulations = Object.fromEntries(
     measures.map(({ name }) => [name, { angle: 0, travel: 0, rack: 0 }]),
   );
+  const anglesAt = new Map(measures.map(({ name, at }) => [name, at]));
   for (const { fullBump: _, ...position } of positionsByRack(wheel.travel, wheel.rackTravel)) {
     if (!corner.pose(position.travel, rackSign * position.rack, upright)) continue;
-    const now: Posed = { at: jointsAt(upright), upright: frameAt(upright) };
-    for (const { name, measure } of measures) {
-      const angle = measure(now);
+    for (const [name, angleAt] of anglesAt) {
+      const angle = angleAt(upright);
       if (angle > most[name].angle) most[name] = { angle, ...position };
     }
   }
   return most;
+}
+
+/** How far each joint articulates in a solved pose, degrees; null where the layout cannot be solved as drawn. */
+export function articulationMeasures(
+  wheel: Wheel,
+  studs: Readonly<Record<PointName, Vec>> = {},
+): { name: PointName; at: (upright: Float64Array) => number }[] | null {
+  if (!wheel.corner) return null;
+  const { corner, drawn } = wheel.corner;
+  const { type, design, steered } = wheel;
+  const home = new Float64Array(UPRIGHT_SIZE);
+  if (!corner.pose(0, 0, home)) return null;
+  const jointsAt = placer(drawn);
+  const posed = (upright: Float64Array): Posed => ({
+    at: jointsAt(upright),
+    upright: frameAt(upright),
+  });
+  const asDrawn = posed(home);
+  // Every joint of a pose looks at the same places.
+  let last: { of: Float64Array; posed: Posed } | null = null;
+  const poseOf = (upright: Float64Array): Posed => {
+    if (!last || upright.some((value, i) => !Object.is(value, last!.of[i])))
+      last = { of: upright.slice(), posed: posed(upright) };
+    return last.posed;
+  };
+  return type.joints.map((joint) => {
+    const kind = jointTypeOf(type, joint.at, steered);
+    const measure = articulationOf(type, joint, kind, asDrawn, design.bolts, studs);
+    return { name: joint.at, at: (upright) => measure(poseOf(upright)) };
+  });
 }
 
 /** A corner in one position. */

@@ -5,7 +5,7 @@ const TRAVELS = 9;
 const RACKS = [0, -0.5, 0.5, -1, 1];
 const STRAIGHT = [0];
 
-interface Position {
+export interface Position {
   travel: number;
   rack: number;
   fullBump: boolean;

@@ -10,6 +10,7 @@ import { toVec } from '../model/points';
 import type { PointName, Points } from '../model/points';
 import { shaftAt } from '../motion/halfShaft';
 import { positionsOf } from './positions';
+import type { Position } from './positions';
 import { startingRoom } from '../model/room';
 import type { KeepOut, WantedRoom } from '../model/room';
 import { JOINT_BODY, roomInWheel } from '../upright/rim';
@@ -18,6 +19,7 @@ import type { Vec } from '../geometry/vec';
 import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder } from './shapes';
 import type { Least } from './shapes';
 import { leastRound, toRing } from './ring';
+import type { Ring } from './ring';
 import type { Wheel } from '../kinematics/wheel';
 
 /** A tube or rod of a corner as a body: its ends, [ahead, out, up], and its radius, mm. */
@@ -61,6 +63,8 @@ export interface Closest {
   what: string;
   to: string;
   ofRod: boolean;
+  /** One of them goes with the steering: the wheel, or the rod. */
+  turns: boolean;
   clearance: number;
   wanted: number;
   /** Where, [ahead, out, up] mm, and in which position. */
@@ -77,10 +81,23 @@ export interface Closest {
  * @param rodOnly the rod that sets toe and its joints alone
  * @returns null where the layout cannot be solved as drawn
  */
-export function clearancesOf(
-  { room, rod }: Pick<Build, 'room' | 'rod'>,
+export const clearancesOf = (
+  build: Pick<Build, 'room' | 'rod'>,
   wheel: Wheel,
   rodOnly = false,
+): Closest[] | null =>
+  clearancesAt(build, wheel, positionsOf(wheel.travel, wheel.rackTravel), rodOnly);
+
+/**
+ * The same over some positions; those out of reach are left out.
+ * @param tightOnly only what is under the clearance wanted of it, which is much quicker
+ */
+export function clearancesAt(
+  { room, rod }: Pick<Build, 'room' | 'rod'>,
+  wheel: Wheel,
+  positions: readonly Position[],
+  rodOnly = false,
+  tightOnly = false,
 ): Closest[] | null {
   const { corner, design, type } = wheel;
   if (!corner) return null;
@@ -92,17 +109,22 @@ export function clearancesOf(
   const low = lowJoints(type, corner.drawn.points);
   const bodies = keepOuts.filter((body) => body.axle === wheel.axle);
   const rodRadius = type.tieRod ? rodAsBuilt({ rod }, wheel).parts.outside / 2 : 0;
-  for (const { fullBump, ...position } of positionsOf(wheel.travel, wheel.rackTravel)) {
+  for (const { fullBump, ...position } of positions) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const at = jointsAt(upright);
-    const look: Look = (what, to, by, less, find, ofRod = false) => {
+    const look: Look = (what, to, by, less, find, part) => {
+      const ofRod = part === 'rod';
       if (rodOnly && !ofRod) return;
       const key = `${what}|${to}`;
       const known = worst.get(key);
-      const found = find(known ? known.clearance + less : Infinity);
+      const most = tightOnly ? by : Infinity;
+      const found = find((known?.clearance ?? most) + less);
       const clearance = found && found.distance - less;
-      if (clearance !== null && clearance < (known?.clearance ?? Infinity) - 1e-3)
-        worst.set(key, { what, to, ofRod, clearance, wanted: by, at: found!.at, ...position });
+      if (clearance !== null && clearance < (known?.clearance ?? most) - 1e-3)
+        worst.set(key, {
+          ...{ what, to, ofRod, turns: part !== undefined, clearance, wanted: by },
+          ...{ at: found!.at, ...position },
+        });
     };
     closeIn(design, around, at, upright, bodies, wanted, rodRadius, look);
     // The ground comes up by as much as the wheel does.
@@ -122,7 +144,8 @@ type Look = (
   wanted: number,
   less: number,
   find: (ceiling: number) => Least | null,
-  ofRod?: boolean,
+  /** What of the pair goes with the steering. */
+  part?: 'rod' | 'wheel',
 ) => void;
 
 /** Every pair of bodies in one position. */
@@ -141,14 +164,14 @@ function closeIn(
   const toTyre = (p: Vec) => toRing(p, tyre);
   const { tieRod } = type;
   const isOfRod = (name: PointName) => name === tieRod?.inner || name === tieRod?.outer;
-  const joint = (name: PointName, to: string, distanceTo: (p: Vec) => number) =>
+  const joint = (name: PointName, to: string, distanceTo: (p: Vec) => number, part?: 'wheel') =>
     look(
       pointLabel(design, name),
       to,
       moving,
       JOINT,
       () => ({ distance: distanceTo(at[name]), at: at[name] }),
-      isOfRod(name),
+      isOfRod(name) ? 'rod' : part,
     );
   for (const body of keepOuts) {
     const distanceTo = distanceToBody(body);
@@ -163,13 +186,18 @@ function closeIn(
           distanceTo(scale(add(from, to), 0.5)) - distance(from, to) / 2 >= ceiling
             ? null
             : leastToConvex(from, to, distanceTo),
-        tube === rod,
+        tube === rod ? 'rod' : undefined,
       );
     }
     // Inner pivots are bolted to what they are near: only what moves is looked at.
     for (const name of movers) joint(name, body.name, distanceTo);
-    look('tyre', body.name, wide, 0, (ceiling) =>
-      leastRound(tyre, distanceTo, boxOf(body), ceiling),
+    look(
+      'tyre',
+      body.name,
+      wide,
+      0,
+      (ceiling) => leastRound(tyre, distanceTo, boxOf(body), ceiling),
+      'wheel',
     );
   }
   const apart = (a: Tube, b: Tube) =>
@@ -179,7 +207,7 @@ function closeIn(
       moving,
       a.radius + b.radius,
       () => betweenLines(a.from, a.to, b.from, b.to),
-      a === rod,
+      a === rod ? 'rod' : undefined,
     );
   if (rod) for (const tube of rest) apart(rod, tube);
   if (shaft) for (const arm of arms) apart(shaft, arm);
@@ -193,10 +221,10 @@ function closeIn(
       moving,
       radius,
       (ceiling) => leastAlong(from, to, toTyre, 0.2, ceiling),
-      tube === rod,
+      tube === rod ? 'rod' : 'wheel',
     );
   }
-  for (const name of onUpright) joint(name, 'tyre and rim', toTyre);
+  for (const name of onUpright) joint(name, 'tyre and rim', toTyre, 'wheel');
   for (const [one, other] of pairs)
     look(
       pointLabel(design, one),
@@ -204,7 +232,7 @@ function closeIn(
       moving,
       2 * JOINT,
       () => ({ distance: distance(at[one], at[other]), at: at[one] }),
-      true,
+      'rod',
     );
 }
 
@@ -250,7 +278,7 @@ const lowJoints = (type: CornerType, points: Points): PointName[] =>
   );
 
 /** Tyre and rim as a ring. */
-function tyreOf(design: AxleDesign, centre: Vec, axis: Vec) {
+export function tyreOf(design: AxleDesign, centre: Vec, axis: Vec): Ring {
   const { tyre, rim } = design;
   return {
     centre,
@@ -298,6 +326,6 @@ function overGround(
       wanted.ground,
       JOINT,
       () => ({ distance: at[name][2] - travel, at: at[name] }),
-      name === tieRod?.inner || name === tieRod?.outer,
+      name === tieRod?.inner || name === tieRod?.outer ? 'rod' : undefined,
     );
 }

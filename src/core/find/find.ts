@@ -36,7 +36,7 @@ export function* find(problem: Problem): Generator<number, Finding> {
     if (!known || found.miss < known.miss) kept.set(key, found);
     return found;
   };
-  const parts = partsOf(variables, combinations);
+  const parts = partsOf(problem, combinations);
   const all = combinations * parts.length <= MOST_CHOICES;
   if (all) {
     const total = combinations * parts.length;
@@ -125,21 +125,27 @@ const startOf = (variables: Variable[]): Float64Array =>
  * Which of the variables without places move, from none to all; what stands outside its range always does.
  * Where that makes too many choices, few together and all together only.
  */
-function partsOf(variables: Variable[], combinations: number): number[][] {
+function partsOf({ variables, together = [] }: Problem, combinations: number): number[][] {
   const free = variables.flatMap(({ places }, i) => (places ? [] : [i]));
   const forced = free.filter(
     (i) => variables[i].now < variables[i].min || variables[i].now > variables[i].max,
   );
-  const loose = free.filter((i) => !forced.includes(i));
-  const parts: number[][] = [];
-  for (let mask = 0; mask < 1 << loose.length; mask++)
-    parts.push([...forced, ...loose.filter((_, k) => (mask >> k) & 1)]);
-  parts.sort((a, b) => a.length - b.length);
+  const rest = free.filter((i) => !forced.includes(i));
+  const as = together.map((list) => list.filter((i) => rest.includes(i)));
+  const loose = [
+    ...as.filter((list) => list.length > 0),
+    ...rest.filter((i) => !as.some((list) => list.includes(i))).map((i) => [i]),
+  ];
+  const parts: { moves: number; part: number[] }[] = [];
+  for (let mask = 0; mask < 1 << loose.length; mask++) {
+    const picked = loose.filter((_, k) => (mask >> k) & 1);
+    parts.push({ moves: picked.length, part: [...forced, ...picked.flat()] });
+  }
+  parts.sort((a, b) => a.moves - b.moves);
   for (let most = loose.length; most >= 0; most--) {
-    const fewer = parts.filter(
-      (part) => part.length - forced.length <= most || part.length === free.length,
-    );
-    if (fewer.length * combinations <= MOST_CHOICES || most === 0) return fewer;
+    const fewer = parts.filter(({ moves }) => moves <= most || moves === loose.length);
+    if (fewer.length * combinations <= MOST_CHOICES || most === 0)
+      return fewer.map(({ part }) => part);
   }
   return [free];
 }

@@ -83,7 +83,7 @@ function leastOfLinear(
     return [[`b${k}`, 1]] as [string, number][];
   });
   const rest: [string, [string, number][]][] = [];
-  spreads.forEach(({ from, to, weight }, g) => {
+  spreads.forEach(({ from, to, weight, above }, g) => {
     const single = to - from === 1;
     let floor = single ? 0 : Infinity;
     const starts: number[] = [];
@@ -104,12 +104,13 @@ function leastOfLinear(
       const i = from + j;
       constraints.set(`u${i}`, { min: start - floor });
       most.push([`u${i}`, 1]);
-      const under = single ? { min: -start } : { max: start - floor };
-      constraints.set(`l${i}`, under);
+      bounds.forEach((_, k) => moves[k].push([`u${i}`, -slopes[k * count + i]]));
+      if (above) return;
+      constraints.set(`l${i}`, single ? { min: -start } : { max: start - floor });
       (single ? most : least).push([`l${i}`, 1]);
       bounds.forEach((_, k) => {
         const slope = slopes[k * count + i];
-        moves[k].push([`u${i}`, -slope], [`l${i}`, single ? slope : -slope]);
+        moves[k].push([`l${i}`, single ? slope : -slope]);
       });
     });
     rest.push([`M${g}`, most]);

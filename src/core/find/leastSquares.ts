@@ -1,5 +1,5 @@
 import { factor, solveFactored } from '../geometry/linear';
-import { slopesOf, squareOf } from './problem';
+import { keepWithin, slopesOf, squareOf } from './problem';
 import type { Problem } from './problem';
 
 const MOST_STEPS = 60;
@@ -9,7 +9,7 @@ const MOST_STEPS = 60;
  * 1963), each step solved over the variables that no bound holds (active set; after Nocedal & Wright,
  * *Numerical Optimization*, ch. 16, from memory), so that a variable at its limit does not stall the others.
  * @param free which variables move
- * @param r0 residuals at `values`; holds them at the end
+ * @param r0 residuals at `values`; holds them at the end, limits that are kept as nought
  * @param worth a step that gains less than this part is the last
  * @returns whether it came to rest
  */
@@ -26,10 +26,12 @@ export function leastSquares(
   const trial = values.slice();
   const r1 = new Float64Array(count);
   let damping = 1e-3;
+  keepWithin(problem, r0);
   let cost = squareOf(r0);
   for (let step = 0; step < MOST_STEPS; step++) {
     if (cost < 1e-12) return true;
     slopesOf(problem, free, values, r0, slopes);
+    keepWithin(problem, r0, slopes);
     let gained = 0;
     for (let tries = 0; tries < 12 && gained === 0; tries++) {
       const move = boundedStep(slopes, r0, count, n, damping, (k) => [
@@ -45,7 +47,9 @@ export function leastSquares(
       if (size < 1e-7) return true;
       // What the slopes promise at the most: too little to be tried.
       if (cost - linearCost(slopes, r0, count, n, move) <= cost * worth) return true;
-      const next = residuals(trial, r1) ? squareOf(r1) : Infinity;
+      const works = residuals(trial, r1);
+      if (works) keepWithin(problem, r1);
+      const next = works ? squareOf(r1) : Infinity;
       if (next < cost) {
         gained = cost - next;
         values.set(trial);

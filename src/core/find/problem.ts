@@ -11,11 +11,16 @@ export interface Variable {
   effort: (value: number) => number;
 }
 
-/** Residuals [from, to) whose spread, greatest less least, is to be small; one alone counts as far as it is from 0. */
+/**
+ * Residuals [from, to) whose spread, greatest less least, is to be small; one alone counts as far as it is from 0, or
+ * as far as it is above.
+ */
 export interface Spread {
   from: number;
   to: number;
   weight: number;
+  /** One residual that may be below 0 as far as it likes: a limit that is kept. */
+  above?: true;
 }
 
 export interface Problem {
@@ -31,6 +36,8 @@ export interface Problem {
   slopes?: (values: Float64Array, free: readonly number[], into: Float64Array) => void;
   /** What is to be least where that is not the mean square: the sum of these spreads. */
   spreads?: Spread[];
+  /** Variables that are changed as one: all of a list or none. Every other moves alone. */
+  together?: readonly (readonly number[])[];
 }
 
 export interface Found {
@@ -49,7 +56,11 @@ export interface Found {
 export function missOf({ spreads, count }: Problem, residuals: Float64Array): number {
   if (!spreads) return Math.sqrt(squareOf(residuals) / Math.max(1, count));
   let sum = 0;
-  for (const { from, to, weight } of spreads) {
+  for (const { from, to, weight, above } of spreads) {
+    if (above) {
+      sum += weight * Math.max(0, residuals[from]);
+      continue;
+    }
     let least = Infinity;
     let most = -Infinity;
     for (let i = from; i < to; i++) {
@@ -93,3 +104,16 @@ export function slopesOf(
 
 /** By how much a variable is moved to measure a slope, mm. */
 const STEP = 0.01;
+
+/** Limits that are kept add nothing to the squares: as residuals and slopes they are nought. Changes what it is given. */
+export function keepWithin(
+  { spreads, count }: Problem,
+  r: Float64Array,
+  slopes?: Float64Array,
+): void {
+  for (const { from, above } of spreads ?? []) {
+    if (!above || r[from] > 0) continue;
+    r[from] = 0;
+    if (slopes) for (let at = from; at < slopes.length; at += count) slopes[at] = 0;
+  }
+}

@@ -20,10 +20,13 @@ export class Solver {
   private readonly rough: number;
   /** How many variables have no places. */
   private readonly loose: number;
+  /** Residuals that may be below 0. */
+  private readonly limits: Set<number>;
 
   constructor(private readonly problem: Problem) {
     this.loose = problem.variables.filter(({ places }) => !places).length;
     this.rough = problem.spreads ? 1e-2 : 1e-6;
+    this.limits = new Set(problem.spreads?.flatMap(({ from, above }) => (above ? [from] : [])));
   }
 
   /**
@@ -41,6 +44,7 @@ export class Solver {
       if (!residuals(values, r0)) continue;
       let settled = leastSquares(this.problem, free, values, r0, this.rough);
       if (this.problem.spreads) {
+        residuals(values, r0);
         const before = missOf(this.problem, r0);
         if (best && before > HOPELESS * leastOfSquares) continue;
         if (feet.some((foot) => foot.every((at, i) => Math.abs(at - values[i]) < SAME))) continue;
@@ -147,7 +151,10 @@ export class Solver {
     const r0 = new Float64Array(this.problem.count);
     if (!this.problem.residuals(values, r0)) return null;
     let settled = leastSquares(this.problem, free, values, r0, this.rough);
-    if (this.problem.spreads) settled = leastSpread(this.problem, free, values, r0);
+    if (this.problem.spreads) {
+      this.problem.residuals(values, r0);
+      settled = leastSpread(this.problem, free, values, r0);
+    }
     return this.found(values, settled);
   }
 
@@ -159,7 +166,7 @@ export class Solver {
       values: [...values],
       residuals: [...r],
       miss: missOf(this.problem, r),
-      reached: r.every((one) => Math.abs(one) <= 1 + 1e-6),
+      reached: r.every((one, i) => (this.limits.has(i) ? one : Math.abs(one)) <= 1 + 1e-6),
       effort: variables.reduce((sum, { effort }, i) => sum + effort(values[i]), 0),
       settled,
     };

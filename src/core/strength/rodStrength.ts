@@ -35,9 +35,16 @@ export interface RodStrength {
 }
 
 /**
- * The tie rod of a steered wheel at rest, from the standing tyre's moment about what it steers about:
- * M = μ W √(B²/8 + e²) (Gillespie, *Fundamentals of Vehicle Dynamics*, 1992, from memory), B the tyre's width and
- * e the scrub radius.
+ * The moment that turns a standing tyre about what it steers about, N·mm: M = μ W √(B²/8 + e²) (Gillespie,
+ * *Fundamentals of Vehicle Dynamics*, 1992, from memory).
+ * @param load on the wheel, W, N
+ * @param width of the tyre, B, and `scrub` radius, e, mm
+ */
+export const standingMoment = (grip: number, load: number, width: number, scrub: number): number =>
+  grip * load * Math.sqrt(width ** 2 / 8 + scrub ** 2);
+
+/**
+ * The tie rod of a steered wheel at rest, from the standing tyre's moment about what it steers about.
  * @returns null where there is no rod, or nothing that the wheel steers about
  */
 export function rodStrength(
@@ -52,7 +59,7 @@ export function rodStrength(
   const along = unit(sub(inner, outer));
   // Lever: moment about the axis of a unit force along the rod.
   const lever = Math.abs(dot(unit(axis.along), cross(sub(outer, axis.at), along)));
-  const moment = parts.grip * parts.wheelLoad * Math.sqrt(design.tyre.width ** 2 / 8 + scrub ** 2);
+  const moment = standingMoment(parts.grip, parts.wheelLoad, design.tyre.width, scrub);
   const steady = moment / lever;
   const kerbForce = steady * parts.factor;
   // A bolt held at one end, the force at the joint's middle: Shigley, bending of a round bar.
