@@ -25,6 +25,8 @@ const FLOORS = [
   'clearance',
   'steering',
   'bumpsteer',
+  'ackermann',
+  'rack',
   'arms',
   'judging',
   'file',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ackermannWantedSchema } from './ackermannWanted';
 import { armsWantedSchema } from './armsWanted';
 import { PLANE_NAMES } from './mapPlanes';
 import { nullWantedSchema } from './nullWanted';
@@ -8,6 +9,7 @@ import { group, measure, problem } from './wording';
 export const askedSchema = group({
   null: nullWantedSchema.optional(),
   arms: armsWantedSchema.optional(),
+  ackermann: ackermannWantedSchema.optional(),
   map: group({
     plane: z.enum(PLANE_NAMES, { error: problem }),
     /** Half of the square's side, mm. */

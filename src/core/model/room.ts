@@ -32,6 +32,9 @@ export type KeepOut = z.infer<typeof keepOutSchema>;
 /** How far joints articulate before they bind, degrees each way: common practice, from memory; the maker knows. */
 export const ARTICULATION_LIMITS = { ball: 25, rodEnd: 15 } as const;
 
+/** How far a half-shaft's joint bends, degrees: common practice for a fixed joint, from memory; the maker knows. */
+export const SHAFT_LIMIT = 42;
+
 /** Clearances to keep, mm, and angles of joints not to pass, degrees. */
 export const wantedSchema = group({
   moving: measure('mm', 0, 200),
@@ -39,6 +42,7 @@ export const wantedSchema = group({
   ground: measure('mm', 0, 500),
   ball: measure('deg', 1, 90).optional(),
   rodEnd: measure('deg', 1, 90).optional(),
+  shaft: measure('deg', 1, 90).optional(),
 });
 export type WantedRoom = z.infer<typeof wantedSchema>;
 

@@ -14,6 +14,7 @@ export interface WheelOverLock {
   /** Heading from where the wheel points with the rack centred, degrees, + to the left. */
   readonly steer: Float64Array;
   readonly camber: Float64Array;
+  readonly caster: Float64Array;
   /** Height of the contact point in the chassis' axes, mm, + up: what is lost lifts the car. */
   readonly contactUp: Float64Array;
   /**
@@ -28,6 +29,8 @@ export interface LockToLock {
   readonly count: number;
   /** mm of both wheels, + bump. */
   readonly travel: number;
+  /** K, between the steering axes at the ground at ride height, the rack centred, mm; NaN where there are none. */
+  readonly between: number;
   /** mm, + left. */
   readonly rack: Float64Array;
   /** 1 where both wheels reach the position. */
@@ -99,11 +102,12 @@ export function lockToLock(
   const of = (): WheelOverLock => ({
     steer: room(),
     camber: room(),
+    caster: room(),
     contactUp: room(),
     tieAngle: room(),
   });
   const found: LockToLock = {
-    ...{ count, travel, rack, reachable: new Uint8Array(count), left: of(), right: of() },
+    ...{ count, travel, between, rack, reachable: new Uint8Array(count), left: of(), right: of() },
     ...{ error: room(), percent: room(), radius: room(), perRack: room() },
   };
   for (let i = 0; i < count; i++) {
@@ -117,6 +121,7 @@ export function lockToLock(
     ] as const) {
       side.steer[i] = at.steer;
       side.camber[i] = at.camber;
+      side.caster[i] = at.caster;
       side.contactUp[i] = at.contactUp;
       side.tieAngle[i] = at.tieAngle;
     }
@@ -165,6 +170,7 @@ function makeSide(side: AxleCorner, travel: number, name: Side) {
         // Outward is to the left on the left side only, and so is what the slope counts by.
         perRack: sign * side.rackSign * row[PER_RACK + COLUMN.toe],
         camber: row[COLUMN.camber],
+        caster: row[COLUMN.caster],
         contactUp: row[COLUMN.contactUp],
         contactAhead: row[COLUMN.contactAhead],
         contactOut: row[COLUMN.contactOut],
@@ -174,8 +180,8 @@ function makeSide(side: AxleCorner, travel: number, name: Side) {
   };
 }
 
-/** Between rod and arm at the outer joint, seen along the steering axis, degrees. */
-function tieAngle(
+/** Between rod and arm at the outer joint, seen along the steering axis, degrees: 90 is square. */
+export function tieAngle(
   { inner, outer }: { inner: Vec; outer: Vec },
   { at, along }: SteeringAxis,
 ): number {

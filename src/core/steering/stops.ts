@@ -22,8 +22,8 @@ export interface Stop {
 }
 
 const POSITIONS = 81;
-/** Enough to halve a step of the rack down to what a float can tell. */
-const HALVINGS = 60;
+/** A step of the rack is halved down to this, mm. */
+const FINE = 1e-10;
 /** A wheel so near to the lock is at it; one that stays further off has met a gap on its way, degrees. */
 const SETTLED = 1e-6;
 
@@ -61,7 +61,7 @@ export function stopsFor(axle: Axle, wheelbase: number, lock: number): Stop[] | 
       else if (next.inner >= lock) {
         // Between the last position and this one the wheel comes to the lock, or something gives out before it does.
         let [low, high] = [last, racks[i]];
-        for (let halving = 0; halving < HALVINGS; halving++) {
+        while (Math.abs(high - low) > FINE) {
           const middle = (low + high) / 2;
           const there = at(over(Float64Array.of(middle))!, 0);
           if (there && there.inner < lock) [low, now] = [middle, there];

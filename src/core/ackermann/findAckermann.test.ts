@@ -1,0 +1,368 @@
+import fc from 'fast-check';
+import { bumpSteerOf } from '../bumpsteer/trial';
+import { finish } from '../find/finish';
+import { toDeg, toRad } from '../geometry/angle';
+import type { Axle } from '../kinematics/axle';
+import { wheelOf } from '../kinematics/wheel';
+import type { AckermannWanted } from '../model/ackermannWanted';
+import { startingTargets } from '../model/brief';
+import type { AxleDesign, Build } from '../model/build';
+import type { Coordinate } from '../model/points';
+import { blankBuild } from '../model/starts';
+import { readAt } from '../motion/sweep';
+import { anyLayout, prepared } from '../../test/layouts';
+import { seeded } from '../../test/leastRange';
+import { findAckermann } from './findAckermann';
+import { measureAckermann } from './measure';
+import { OverLock, PARTS } from './overLock';
+import { AckermannSearch } from './problem';
+
+jest.setTimeout(240_000);
+
+const WHEELBASE = 2400;
+const STAYS: AckermannWanted = { small: 80, full: 80, arm: 0, ahead: 0, height: 0, spacing: 0 };
+const LOCK = 22;
+
+const buildOf = (front: AxleDesign, lock = LOCK): Build => ({
+  ...blankBuild('random'),
+  wheelbase: WHEELBASE,
+  travel: { bump: 25, droop: 25 },
+  front: { ...front, rack: { travel: 55 } },
+  brief: { targets: { ...startingTargets('road'), lock }, rule: 'lines', limits: {} },
+});
+
+/** Steer of both wheels into the turn, degrees, from readings of the toe alone. */
+function turned(axle: Axle, rack: number): { inner: number; outer: number } | null {
+  const steer = (side: 'left' | 'right') => {
+    const [at, straight] = [readAt(axle[side], 0, rack), readAt(axle[side], 0, 0)];
+    const sign = side === 'left' ? -1 : 1;
+    return at.ok && straight.ok ? sign * (at.value.toe - straight.value.toe) : NaN;
+  };
+  const [left, right] = [steer('left'), steer('right')];
+  if (Number.isNaN(left + right)) return null;
+  return left + right > 0 ? { inner: left, outer: right } : { inner: -right, outer: -left };
+}
+
+/** The greatest error of the inner wheel, degrees, on the way to the lock, by cot δo − cot δi = K / L on both sides. */
+function errorByCotangents(axle: Axle, wanted: AckermannWanted, lock: number): number | null {
+  const k = ['left', 'right'].reduce((sum, side) => {
+    const reading = readAt(axle[side as 'left'], 0, 0);
+    return reading.ok ? sum + reading.value.contactOut - reading.value.scrub! : NaN;
+  }, 0);
+  let worst = 0;
+  for (const way of [-1, 1]) {
+    // The end of the way: in steps of the rack, then halved.
+    let [low, high] = [0, axle.rackTravel];
+    const full = turned(axle, way * high);
+    if (!full || full.inner > lock)
+      for (let i = 0; i < 60; i++) {
+        const middle = (low + high) / 2;
+        const there = turned(axle, way * middle);
+        if (there && there.inner < lock) low = middle;
+        else high = middle;
+      }
+    else low = high;
+    for (let i = 1; i <= 40; i++) {
+      const there = turned(axle, (way * low * i) / 40);
+      if (!there) return null;
+      const { inner, outer } = there;
+      const ideal = toDeg(Math.atan(1 / (1 / Math.tan(toRad(outer)) - k / WHEELBASE)));
+      const percent = wanted.small + ((wanted.full - wanted.small) * i) / 40;
+      const aim = outer > 0 ? outer + (percent / 100) * (ideal - outer) : outer;
+      worst = Math.max(worst, Math.abs(inner - aim));
+    }
+  }
+  return worst;
+}
+
+/** Layouts that steer, and go to their lock or their rack's end. */
+const steering = (seed: number, count: number): AxleDesign[] =>
+  fc
+    .sample(anyLayout, { numRuns: 4 * count, seed })
+    .filter((design) => {
+      const { front } = buildOf(design);
+      return measureAckermann(prepared(front), WHEELBASE, STAYS, LOCK) !== null;
+    })
+    .slice(0, count);
+
+const search = (build: Build, wanted: AckermannWanted) => {
+  const answer = finish(findAckermann(build, wanted));
+  if (!answer.ok) throw new Error(answer.why);
+  return answer.finding;
+};
+
+const slot = (at: number, by: number) => ({
+  kind: 'range' as const,
+  min: at - by,
+  max: at + by,
+  step: 0,
+});
+
+it('measures what cotangents of readings give, whatever is wanted', () => {
+  for (const design of steering(5, 10)) {
+    const axle = prepared(buildOf(design).front);
+    for (const [small, full] of [
+      [100, 100],
+      [0, 0],
+      [-30, 60],
+    ]) {
+      const wanted = { ...STAYS, small, full };
+      const measured = measureAckermann(axle, WHEELBASE, wanted, LOCK)!;
+      expect(Math.abs(measured.worst)).toBeCloseTo(errorByCotangents(axle, wanted, LOCK)!, 5);
+    }
+  }
+});
+
+const isNear = (slope: number, difference: number) =>
+  expect(Math.abs(slope - difference)).toBeLessThan(1e-4 * (1 + Math.abs(slope)));
+
+it('has exact slopes of the error by every coordinate, the lock’s own place included (against differences)', () => {
+  let limited = 0;
+  for (const design of steering(9, 30))
+    for (const [lock, way] of [
+      [LOCK, 1],
+      [80, -1],
+    ] as const) {
+      const { front } = buildOf(design);
+      const errors = (moved: AxleDesign) => {
+        const over = new OverLock(WHEELBASE, { small: 90, full: 60 }, way, lock);
+        return over.solve(prepared(moved)) ? over : null;
+      };
+      const here = errors(front);
+      if (!here) continue;
+      if (Math.abs(here.end) < 55) limited++;
+      for (const point of ['tieRodInner', 'tieRodOuter'] as const)
+        for (const coordinate of ['ahead', 'out', 'up'] as const) {
+          const slopes = new Float64Array(PARTS.length);
+          const short = here.writeSlopes({ point, coordinate }, slopes, 0);
+          const [more, less] = [0.01, -0.01].map((by) =>
+            errors({
+              ...front,
+              points: {
+                ...front.points,
+                [point]: {
+                  ...front.points[point],
+                  [coordinate]: front.points[point][coordinate] + by,
+                },
+              },
+            }),
+          );
+          PARTS.forEach((_, i) => isNear(slopes[i], (more!.error[i] - less!.error[i]) / 0.02));
+          if (lock === 80) isNear(short, (more!.short - less!.short) / 0.02);
+        }
+    }
+  expect(limited).toBeGreaterThan(10);
+});
+
+describe('the finder, against many places by chance', () => {
+  /** Two coordinates within ±`by`: what weighs, least, of places by chance, the best of them followed down. */
+  function byChance(
+    build: Build,
+    opened: ['tieRodInner' | 'tieRodOuter', Coordinate][],
+    by: number,
+    weigh: (design: AxleDesign) => number,
+    seed: number,
+  ): number {
+    const random = seeded(seed);
+    const { points } = build.front;
+    const at = (x: number[]) => {
+      const moved = structuredClone(points);
+      opened.forEach(([point, coordinate], i) => (moved[point][coordinate] += x[i]));
+      return weigh({ ...build.front, points: moved });
+    };
+    const places = Array.from({ length: 50 }, () => {
+      const x = opened.map(() => by * (2 * random() - 1));
+      return { x, miss: at(x) };
+    }).sort((a, b) => a.miss - b.miss);
+    return Math.min(
+      ...places.slice(0, 1).map((place) => {
+        let { x, miss } = place;
+        for (let size = by / 4; size > 0.02;) {
+          let gained = false;
+          for (let i = 0; i < 8; i++) {
+            const y = x.map((v) => Math.min(by, Math.max(-by, v + size * (2 * random() - 1))));
+            const next = at(y);
+            if (next < miss) [x, miss, gained] = [y, next, true];
+          }
+          if (!gained) size /= 2;
+        }
+        return miss;
+      }),
+    );
+  }
+
+  it('leaves no more error with bump steer kept than such searches, within a few per cent', () => {
+    const ratios: number[] = [];
+    steering(21, 10).forEach((design, n) => {
+      const opened: ['tieRodInner' | 'tieRodOuter', Coordinate][] =
+        n % 2 === 0
+          ? [
+              ['tieRodOuter', 'out'],
+              ['tieRodInner', 'up'],
+            ]
+          : [
+              ['tieRodOuter', 'out'],
+              ['tieRodOuter', 'up'],
+              ['tieRodInner', 'ahead'],
+            ];
+      const by = 12;
+      const freedoms: NonNullable<AxleDesign['freedoms']> = {};
+      for (const [point, coordinate] of opened)
+        freedoms[point] = {
+          ...freedoms[point],
+          [coordinate]: slot(design.points[point][coordinate], by),
+        };
+      const build = buildOf({ ...design, freedoms });
+      // Room in the rim is another test's.
+      build.room = { keepOuts: [], wanted: { moving: 0, tyre: 0, ground: 0 } };
+      const { found, nearest, before, lock } = search(build, STAYS);
+      const kept = Math.max(before.steer.worst, 0.25);
+      const weigh = (moved: AxleDesign): number => {
+        const wheel = wheelOf({ ...build, front: moved }, 'front', 'left');
+        const steer = wheel.solved.ok ? bumpSteerOf(wheel) : null;
+        const measured =
+          steer && wheel.solved.ok
+            ? measureAckermann(wheel.solved.axle, WHEELBASE, STAYS, lock)
+            : null;
+        if (!steer || !measured || steer.worst > kept || measured.lock < lock - 0.01)
+          return Infinity;
+        return Math.abs(measured.worst);
+      };
+      const brute = byChance(build, opened, by, weigh, n + 1);
+      const least = Math.min(
+        Math.abs(before.ackermann.worst),
+        ...found.map(({ ackermann }) => Math.abs(ackermann.worst)),
+      );
+      if (nearest >= 0)
+        expect(Math.abs(found[nearest].ackermann.worst)).toBeCloseTo(
+          Math.min(
+            ...found
+              .filter(
+                ({ doubts }) => doubts.length === 0 || found.every((one) => one.doubts.length),
+              )
+              .map(({ ackermann }) => Math.abs(ackermann.worst)),
+          ),
+          9,
+        );
+      ratios.push(Math.max(least, 0.05) / Math.max(Math.min(brute, 90), 0.05));
+    });
+    ratios.sort((a, b) => a - b);
+    expect(ratios[ratios.length - 2]).toBeLessThan(1.1);
+    expect(ratios[ratios.length >> 1]).toBeLessThan(1.03);
+  });
+});
+
+const NAMES = ['tieRodInner', 'tieRodOuter'] as const;
+
+it('tells of every answer what fresh readings give, moves both sides alike, and never passes its limits', () => {
+  let [answers, apart] = [0, 0];
+  steering(33, 6).forEach((design, n) => {
+    const build = buildOf(design);
+    // Every other car's right side is its own, a little off.
+    if (n % 2 === 1) {
+      const right = structuredClone(design.points);
+      right.tieRodOuter.up += 1.5;
+      right.tieRodInner.ahead -= 2;
+      build.front.rightPoints = right;
+      apart++;
+    }
+    const wanted = { ...STAYS, arm: 20, ahead: 15 };
+    const { found, before, lock, tried } = search(build, wanted);
+    expect(tried).toBeGreaterThan(3);
+    for (const { design: moved, steer, ackermann, effort } of found) {
+      answers++;
+      const axle = prepared(moved);
+      expect(Math.abs(ackermann.worst)).toBeCloseTo(errorByCotangents(axle, wanted, lock)!, 5);
+      expect(Math.abs(ackermann.worst)).toBeLessThan(Math.abs(before.ackermann.worst));
+      const worst = (['left', 'right'] as const).map((side) => {
+        const toe = Array.from({ length: 26 }, (_, i) => {
+          const reading = readAt(axle[side], -25 + 2 * i, 0);
+          return reading.ok ? reading.value.toe : NaN;
+        });
+        const ride = readAt(axle[side], 0, 0);
+        return Math.max(...toe.map((one) => Math.abs(one - (ride.ok ? ride.value.toe : NaN))));
+      });
+      expect(steer.worst).toBeCloseTo(Math.max(...worst), 2);
+      expect(effort).toBeGreaterThan(0);
+      for (const name of NAMES)
+        for (const coordinate of ['ahead', 'out', 'up'] as const) {
+          const by = moved.points[name][coordinate] - build.front.points[name][coordinate];
+          const most = name === 'tieRodOuter' ? 20 : coordinate === 'ahead' ? 15 : 0;
+          expect(Math.abs(by)).toBeLessThanOrEqual(most + 1e-9);
+          if (build.front.rightPoints)
+            expect(
+              moved.rightPoints![name][coordinate] - build.front.rightPoints[name][coordinate],
+            ).toBeCloseTo(by, 9);
+        }
+    }
+  });
+  expect(answers).toBeGreaterThan(8);
+  expect(apart).toBe(3);
+});
+
+it('draws a new arm within the rim, with the room kept that is wanted', () => {
+  const build = blankBuild('rim');
+  build.front.rim = { diameter: 13 * 25.4, width: 150, offset: 30 };
+  build.front.static = { toe: 0, camber: 0 };
+  build.room = { keepOuts: [], wanted: { moving: 2, tyre: 20, ground: 60 } };
+  const wanted = { ...STAYS, arm: 60, height: 20 };
+  const search = new AckermannSearch(build, wheelOf(build, 'front', 'left'), wanted, 25);
+  const problem = search.problem(1);
+  const rim = problem.spreads!.filter(({ above }) => above).at(-2)!.from;
+  const into = new Float64Array(problem.count);
+  const { wheelCentre, tieRodOuter } = build.front.points;
+  // The joint out to the rim's middle and far up or down: it ends in the rim.
+  const values = search.moves.map(({ point, coordinate }) =>
+    point === 'tieRodOuter' && coordinate === 'out'
+      ? tieRodOuter.out + 60
+      : build.front.points[point][coordinate],
+  );
+  expect(problem.residuals(Float64Array.from(values), into)).toBe(true);
+  const radial = Math.hypot(tieRodOuter.ahead, tieRodOuter.up - wheelCentre.up);
+  expect(tieRodOuter.out + 60).toBeGreaterThan(wheelCentre.out - 75);
+  // 15 mm of well, 18 of the joint's body, 2 wanted.
+  const clearance = (13 * 25.4) / 2 - 15 - radial - 18;
+  expect(into[rim]).toBeCloseTo(2 - clearance, 1);
+});
+
+describe('what cannot be looked for is said in a sentence', () => {
+  const answer = (change: (build: Build) => void) => {
+    const build = blankBuild('no');
+    change(build);
+    return finish(findAckermann(build, STAYS));
+  };
+  it.each<[string, (build: Build) => void]>([
+    ['has no rack', (build) => delete build.front.rack],
+    [
+      'cannot go to its end',
+      (build) => {
+        build.front.rack = { travel: 250 };
+        build.brief = {
+          targets: { ...startingTargets('road'), lock: 75 },
+          rule: 'lines',
+          limits: {},
+        };
+      },
+    ],
+    ['whole travel', (build) => (build.travel = { bump: 400, droop: 400 })],
+  ])('%s', (why, change) => {
+    const got = answer(change);
+    expect(got.ok).toBe(false);
+    expect(!got.ok && got.why).toContain(why);
+  });
+
+  it('finds nothing where nothing may move, and says what a wider reach would give, measured', () => {
+    const got = answer(
+      (build) =>
+        (build.brief = {
+          targets: { ...startingTargets('road'), lock: 25 },
+          rule: 'lines',
+          limits: {},
+        }),
+    );
+    expect(got.ok && got.finding.found).toEqual([]);
+    const { advice, before } = (got as Extract<typeof got, { ok: true }>).finding;
+    if (advice)
+      expect(Math.abs(advice.ackermann.worst)).toBeLessThan(Math.abs(before.ackermann.worst));
+  });
+});

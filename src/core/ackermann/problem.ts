@@ -1,0 +1,258 @@
+import { toRing } from '../clearance/ring';
+import { tyreOf } from '../clearance/room';
+import { ToeCurve, toeOf } from '../bumpsteer/toeCurve';
+import type { RodCoordinate } from '../bumpsteer/toeCurve';
+import type { Problem, Spread, Variable } from '../find/problem';
+import { effortOf, limitsOf, openedOf, placesOf, stepOf } from '../freedoms/freedoms';
+import { pointsKey, pointsOf } from '../kinematics/axle';
+import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { spindleOf } from '../kinematics/spindle';
+import type { Wheel } from '../kinematics/wheel';
+import { briefOf } from '../model/brief';
+import type { AxleDesign, Build, Side } from '../model/build';
+import type { Freedom } from '../model/freedoms';
+import { COORDINATES, toVec } from '../model/points';
+import type { Points } from '../model/points';
+import { startingRoom } from '../model/room';
+import type { AckermannWanted } from '../model/ackermannWanted';
+import { ROD_LEAST } from '../steering/lockLimits';
+import { JOINT_BODY } from '../upright/rim';
+import { OverLock, PARTS } from './overLock';
+
+/** What of a build a search goes by beside the wheel. */
+export type Searched = Pick<Build, 'use' | 'wheelbase' | 'brief' | 'room' | 'rod'>;
+
+/** A coordinate of a rod's joint that may move, and what moves it: a freedom of its own, or something made new. */
+export interface Move extends RodCoordinate {
+  freedom: Freedom;
+  by: 'own' | 'arm' | 'bracket' | 'spacing';
+}
+
+/** Positions over the travel whose toe counts. */
+const STRAIGHT = 9;
+/** Good enough: degrees of the inner wheel; of lock; mm of room in the rim; degrees of a rod to its arm. */
+export const CLOSE = { ackermann: 1, lock: 0.25, rim: 1, rod: 2 };
+/** A limit outweighs what could be gained by passing it. */
+const HELD = 40;
+
+/** What may move, by the wishes first and then by the freedoms of the joints. */
+export function movesOf(design: AxleDesign, wanted: AckermannWanted): Move[] {
+  const { points } = design;
+  const by = {
+    tieRodOuter: { ahead: wanted.arm, out: wanted.arm, up: wanted.arm },
+    tieRodInner: { ahead: wanted.ahead, out: wanted.spacing, up: wanted.height },
+  };
+  const own = openedOf(design);
+  return (['tieRodOuter', 'tieRodInner'] as const).flatMap((point) =>
+    COORDINATES.flatMap((coordinate): Move[] => {
+      const reach = by[point][coordinate];
+      if (reach > 0) {
+        const now = points[point][coordinate];
+        const made = point === 'tieRodOuter' ? 'arm' : coordinate === 'out' ? 'spacing' : 'bracket';
+        return [
+          {
+            point,
+            coordinate,
+            freedom: { kind: 'range', min: now - reach, max: now + reach, step: 0 },
+            by: made,
+          },
+        ];
+      }
+      const opened = own.find((one) => one.point === point && one.coordinate === coordinate);
+      return opened ? [{ point, coordinate, freedom: opened.freedom, by: 'own' }] : [];
+    }),
+  );
+}
+
+/** Ackermann and bump steer together as a problem for the general finder, both sides moved alike. */
+export class AckermannSearch {
+  readonly moves: readonly Move[];
+  private readonly sides: readonly Side[];
+  private readonly ways: readonly (1 | -1)[];
+  private readonly straight: ToeCurve[];
+  private readonly ride: Float64Array[];
+  private readonly over: OverLock[];
+  /** What each limit may be at the most: what is wanted, or what there is now where that is more. */
+  private readonly limits: { rim: number; rod: number };
+  private readonly good: number;
+
+  /**
+   * @param lock of the inner wheel that is to be kept, degrees
+   */
+  constructor(
+    build: Searched,
+    private readonly wheel: Wheel,
+    wanted: AckermannWanted,
+    lock: number,
+  ) {
+    const { design, travel } = wheel;
+    this.moves = movesOf(design, wanted);
+    const alike = isAlike(design);
+    this.sides = alike ? ['left'] : ['left', 'right'];
+    this.ways = alike ? [1] : [1, -1];
+    this.straight = this.sides.map(() => new ToeCurve(travel, STRAIGHT));
+    this.ride = this.sides.map(() => new Float64Array(UPRIGHT_SIZE));
+    this.over = this.ways.map((way) => new OverLock(build.wheelbase, wanted, way, lock));
+    [this.good] = briefOf(build).targets.bumpSteer;
+    const { moving } = (build.room ?? startingRoom()).wanted;
+    const { solved } = wheel;
+    const works = solved.ok && this.over.every((one) => one.solve(solved.axle));
+    const rod = works ? this.rodLeast() : ROD_LEAST;
+    this.limits = {
+      rim: Math.min(moving, this.roomOf(design)),
+      rod: Math.min(ROD_LEAST, rod),
+    };
+  }
+
+  /**
+   * Toe about ride height over the travel, straight ahead; the inner wheel's error at parts of the lock, greatest of
+   * either sign; and limits: the lock, the room in the rim, rod to arm at lock.
+   * @param weight of a degree of Ackermann error against bump steer at the end of very good
+   */
+  problem(weight: number): Problem {
+    const { moves, straight, over, good } = this;
+    const spreads: Spread[] = [];
+    let count = 0;
+    const toeAt = straight.map(({ size }) => {
+      spreads.push({ from: count, to: count + size, weight: 1 / straight.length });
+      return (count += size) - size;
+    });
+    // Each with its opposite: the spread is twice the greatest of either sign.
+    const n = PARTS.length;
+    const errorAt = over.map(() => {
+      spreads.push({ from: count, to: count + 2 * n, weight: weight / 2 / over.length });
+      return (count += 2 * n) - 2 * n;
+    });
+    const limit = () => {
+      spreads.push({ from: count, to: count + 1, weight: HELD, above: true });
+      return count++;
+    };
+    const shortAt = over.map(limit);
+    const [rimAt, rodAt] = [limit(), limit()];
+    const solved = new Float64Array(moves.length).fill(NaN);
+    const residuals: Problem['residuals'] = (values, into) => {
+      solved.fill(NaN);
+      const design = this.designAt(values);
+      const prepared = this.wheel.drawnAs(design).solved;
+      if (!prepared.ok) return false;
+      const { axle } = prepared;
+      for (const [i, side] of this.sides.entries()) {
+        const ride = this.ride[i];
+        if (!axle[side].corner.pose(0, 0, ride) || !straight[i].solve(axle[side])) return false;
+        straight[i].write(toeOf(ride), good, into, toeAt[i]);
+      }
+      for (const [i, one] of over.entries()) {
+        if (!one.solve(axle)) return false;
+        one.error.forEach((error, k) => {
+          into[errorAt[i] + k] = error / CLOSE.ackermann;
+          into[errorAt[i] + n + k] = -error / CLOSE.ackermann;
+        });
+        into[shortAt[i]] = one.short / CLOSE.lock;
+      }
+      into[rimAt] = (this.limits.rim - this.roomOf(design)) / CLOSE.rim;
+      into[rodAt] = (this.limits.rod - this.rodLeast()) / CLOSE.rod;
+      solved.set(values);
+      return true;
+    };
+    const room = new Float64Array(count);
+    const beside = new Float64Array(count);
+    const slopes: Problem['slopes'] = (values, free, into) => {
+      const here = Float64Array.from(values);
+      if (!values.every((value, i) => value === solved[i]) && !residuals(here, room)) return;
+      else residuals(here, room);
+      free.forEach((i, k) => {
+        const at = k * count;
+        const by = moves[i];
+        straight.forEach((curve, s) =>
+          curve.writeSlopes(by, this.ride[s], good, into, at + toeAt[s], false),
+        );
+        over.forEach((one, w) => {
+          const short = one.writeSlopes(by, into, at + errorAt[w]);
+          for (let e = 0; e < n; e++) {
+            into[at + errorAt[w] + e] /= CLOSE.ackermann;
+            into[at + errorAt[w] + n + e] = -into[at + errorAt[w] + e];
+          }
+          into[at + shortAt[w]] = short / CLOSE.lock;
+        });
+        into[at + rimAt] = 0;
+        into[at + rodAt] = 0;
+      });
+      // Limits that are near have their slopes measured.
+      if (room[rimAt] < -NEAR && room[rodAt] < -NEAR) return;
+      free.forEach((i, k) => {
+        const trial = here.slice();
+        trial[i] += STEP;
+        if (!residuals(trial, beside)) return;
+        for (const at of [rimAt, rodAt]) into[k * count + at] = (beside[at] - room[at]) / STEP;
+      });
+      residuals(here, beside);
+    };
+    const arm = moves.flatMap(({ by }, i) => (by === 'arm' ? [i] : []));
+    return {
+      variables: moves.map((move) => this.variable(move)),
+      count,
+      spreads,
+      residuals,
+      slopes,
+      together: arm.length > 0 ? [arm] : [],
+    };
+  }
+
+  private variable({ point, coordinate, freedom }: Move): Variable {
+    const now = this.wheel.design.points[point][coordinate];
+    const [min, max] = limitsOf(freedom, now);
+    return {
+      ...{ now, min, max },
+      places: placesOf(freedom, now),
+      step: stepOf(freedom),
+      effort: (value) => effortOf(freedom, now, value),
+    };
+  }
+
+  /** The axle with both sides' joints moved alike; `values` are the left's. */
+  designAt(values: ArrayLike<number>): AxleDesign {
+    const { design } = this.wheel;
+    let moved = design;
+    for (const side of this.sides) {
+      const own = pointsOf(design, side);
+      const points: Points = {
+        ...own,
+        tieRodInner: { ...own.tieRodInner },
+        tieRodOuter: { ...own.tieRodOuter },
+      };
+      this.moves.forEach(({ point, coordinate }, i) => {
+        points[point][coordinate] += values[i] - design.points[point][coordinate];
+      });
+      // To the value itself on the side that it is told of.
+      if (side === 'left')
+        this.moves.forEach(({ point, coordinate }, i) => {
+          points[point][coordinate] = values[i];
+        });
+      moved = { ...moved, [pointsKey(design, side)]: points };
+    }
+    return moved;
+  }
+
+  /** Least angle from straight between a rod and its arm at the locks last solved, degrees. */
+  private rodLeast = (): number => Math.min(...this.over.map((one) => one.fromStraight()));
+
+  /** Of the outer joints' bodies in the rim, the tighter side, mm: to tyre and rim as drawn. */
+  private roomOf(design: AxleDesign): number {
+    const axis = spindleOf(design.static);
+    return Math.min(
+      ...this.sides.map((side) => {
+        const { wheelCentre, tieRodOuter } = pointsOf(design, side);
+        return toRing(toVec(tieRodOuter), tyreOf(design, toVec(wheelCentre), axis)) - JOINT_BODY;
+      }),
+    );
+  }
+}
+
+/** Whether both sides of an axle mirror each other at every rack position. */
+export const isAlike = ({ rightPoints, rack }: Pick<AxleDesign, 'rightPoints' | 'rack'>): boolean =>
+  !rightPoints && !rack?.rise && !rack?.sweep;
+
+/** Limits further off than this need no slopes, in units of what is good enough. */
+const NEAR = 12;
+/** By how much a joint is moved to measure a slope, mm. */
+const STEP = 0.01;
