@@ -44,6 +44,10 @@ export const rimSchema = group({
 });
 export type Rim = z.infer<typeof rimSchema>;
 
+/** On which side of a rack's bar its pinion lies. */
+export const PINION_AT = ['above', 'below', 'ahead', 'behind'] as const;
+export type PinionAt = (typeof PINION_AT)[number];
+
 /** `travel` is the rack's own, each way from centre, `perTurn` of the pinion, mm. */
 export const rackSchema = group({
   travel: measure('mm', 1, 300),
@@ -54,6 +58,7 @@ export const rackSchema = group({
   /** What the parts shelf said of it. */
   innerThread: remark().optional(),
   pinion: z.enum(['left', 'right', 'centre'], { error: problem }).optional(),
+  pinionAt: z.enum(PINION_AT, { error: problem }).optional(),
   mounts: remark().optional(),
   spline: remark().optional(),
 });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { group, label, measure, problem, remark, tolerance } from './wording';
 
 /** Parts on the shelf: own records, used in any build. Lengths mm, angles degrees. */
-export const PART_KINDS = ['upright', 'rack', 'rodEnd', 'tyre', 'tube'] as const;
+export const PART_KINDS = ['upright', 'rack', 'innerRod', 'rodEnd', 'tyre', 'tube'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
 const common = { name: label(80), note: remark(400) };
@@ -42,6 +42,15 @@ export const rackPart = group({
   spline: remark(),
 });
 
+/** The rod that screws onto a rack's end: its ball's centre to the tip of its outer thread. */
+export const innerRodPart = group({
+  kind: z.literal('innerRod'),
+  ...common,
+  rackThread: remark(),
+  outerThread: remark(),
+  length: measure('mm', 40, 1000),
+});
+
 export const rodEndPart = group({
   kind: z.literal('rodEnd'),
   ...common,
@@ -76,6 +85,7 @@ export const tubePart = group({
 export const partSchema = z.discriminatedUnion('kind', [
   uprightPart,
   rackPart,
+  innerRodPart,
   rodEndPart,
   tyrePart,
   tubePart,
@@ -83,4 +93,5 @@ export const partSchema = z.discriminatedUnion('kind', [
 export type Part = z.infer<typeof partSchema>;
 export type UprightPart = z.infer<typeof uprightPart>;
 export type RackPart = z.infer<typeof rackPart>;
+export type InnerRodPart = z.infer<typeof innerRodPart>;
 export type TyrePart = z.infer<typeof tyrePart>;

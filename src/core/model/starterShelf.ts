@@ -47,6 +47,22 @@ export const STARTER_SHELF: Part[] = [
     spline: '17 mm plain with flat',
   },
   {
+    kind: 'innerRod',
+    name: 'Inner rod of the small saloon rack',
+    note: 'Ball in its own cup.',
+    rackThread: 'M14 x 1.5',
+    outerThread: 'M12 x 1.25',
+    length: 288,
+  },
+  {
+    kind: 'innerRod',
+    name: 'Inner rod, long',
+    note: 'From a van of the same family.',
+    rackThread: 'M14 x 1.5',
+    outerThread: 'M14 x 1.5',
+    length: 352,
+  },
+  {
     kind: 'rodEnd',
     name: 'Rod end 8 mm, right',
     note: 'Lined. The seller’s word for the load.',

@@ -15,6 +15,7 @@ export interface PartField {
 export const KIND_WORDS: Record<PartKind, { one: string; many: string }> = {
   upright: { one: 'upright', many: 'Uprights' },
   rack: { one: 'rack', many: 'Racks' },
+  innerRod: { one: 'inner rod', many: 'Inner rods' },
   rodEnd: { one: 'rod end', many: 'Rod ends' },
   tyre: { one: 'tyre', many: 'Tyres' },
   tube: { one: 'tube', many: 'Tubes' },
@@ -50,6 +51,11 @@ export const FIELDS: Record<PartKind, PartField[]> = {
     { path: 'pinion', label: 'Pinion', type: 'choice', options: ['left', 'right', 'centre'] },
     text('spline', 'Input spline'),
     { ...text('mounts', 'Mounts'), wide: true },
+  ],
+  innerRod: [
+    length('length', 'Ball to thread’s tip'),
+    text('rackThread', 'Thread on the rack'),
+    text('outerThread', 'Outer thread'),
   ],
   rodEnd: [
     length('bore', 'Bore'),
@@ -96,6 +102,14 @@ export const BLANKS: { [K in PartKind]: Extract<Part, { kind: K }> } = {
     mounts: '',
     spline: '',
   },
+  innerRod: {
+    kind: 'innerRod',
+    name: '',
+    note: '',
+    rackThread: '',
+    outerThread: '',
+    length: 300,
+  },
   rodEnd: {
     kind: 'rodEnd',
     name: '',
@@ -127,6 +141,8 @@ export function inBrief(part: Part): string {
     }
     case 'rack':
       return `${mm(part.travel)} each way, ${mm(part.perTurn)} a turn, inner joints ${mm(part.between)} apart, pinion ${part.pinion}`;
+    case 'innerRod':
+      return `${mm(part.length)} to the thread’s tip, ${part.rackThread || 'thread not written'} on the rack, ${part.outerThread || 'thread not written'} outside`;
     case 'rodEnd':
       return `bore ${mm(part.bore)}, ${part.thread || 'thread not written'} ${part.hand}, ${trimmed(part.misalignment, 1)}° either way, ${trimmed(part.load, 1)} kN as the seller says`;
     case 'tyre':

@@ -29,6 +29,12 @@ export const CURVES = {
     meaning: 'degrees, + top out',
     of: (c) => both(c, 'camber'),
   },
+  caster: {
+    label: 'caster',
+    unit: '°',
+    meaning: 'degrees, + top rearward',
+    of: (c) => both(c, 'caster'),
+  },
   contactUp: {
     label: 'contact height',
     unit: '',
@@ -46,7 +52,7 @@ interface Curve {
 }
 export type CurveName = keyof typeof CURVES;
 
-const both = (curve: LockToLock, of: 'steer' | 'tieAngle' | 'camber' | 'contactUp') => [
+const both = (curve: LockToLock, of: 'steer' | 'tieAngle' | 'camber' | 'caster' | 'contactUp') => [
   curve.left[of],
   curve.right[of],
 ];

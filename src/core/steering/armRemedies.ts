@@ -1,0 +1,110 @@
+import { toRing } from '../clearance/ring';
+import { tyreOf } from '../clearance/room';
+import { rackTravelOf } from '../kinematics/axle';
+import { axisAtHeight } from '../kinematics/joints';
+import { spindleOf } from '../kinematics/spindle';
+import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
+import { toVec } from '../model/points';
+import type { Point } from '../model/points';
+import { startingRoom } from '../model/room';
+import { bumpSteer } from '../motion/bumpSteer';
+import { JOINT_BODY } from '../upright/rim';
+import { staticAxis } from '../upright/staticQuantities';
+import { ackermannAt } from './ackermann';
+import { armSide, ontoString } from './armSide';
+import type { ArmSide } from './armSide';
+
+/** A way to bring the outer joint to its side of the kingpin, carried out and measured. */
+export interface ArmRemedy {
+  kind: 'swapped' | 'turned over' | 'swapped round' | 'onto the string' | 'shorter';
+  wheel: Wheel;
+  /** Ackermann at half rack, %; null where that cannot be told. */
+  percent: number | null;
+  /** Largest toe change over the travel, degrees; null where part of it is out of reach. */
+  steer: number | null;
+  /** From the joint's body to tyre and rim, mm, and whether that is as much as is wanted. */
+  room: number;
+  fits: boolean;
+  /** The hole's taper then points the wrong way: to be plugged and drilled from the other end. */
+  taper: boolean;
+  /** The rack goes to the other side of the kingpins too. */
+  rackToo: boolean;
+}
+
+type Car = Pick<Build, 'wheelbase' | 'room'>;
+
+/** Of what a builder can do to an arm, what each would give; bump steer is to be nulled again after every one. */
+export function armRemedies(build: Car, wheel: Wheel): ArmRemedy[] {
+  const place = armSide(wheel, build.wheelbase);
+  const axis = staticAxis(wheel.design, wheel.side);
+  const joint = wheel.points.tieRodOuter;
+  const foot = axis && axisAtHeight(axis, joint.up);
+  if (!place || !foot) return [];
+  const mirrored = (at: number, about: number) => Math.round(100 * (2 * about - at)) / 100;
+  const made = (kind: ArmRemedy['kind'], to: Wheel, is: Partial<ArmRemedy> = {}): ArmRemedy => ({
+    ...{ kind, wheel: to, taper: false, rackToo: false },
+    ...measured(build, to),
+    ...is,
+  });
+  const acrossed = wheel.withPoints({
+    tieRodOuter: { ...joint, out: mirrored(joint.out, foot[1]) },
+  });
+  const inner = wheel.points.tieRodInner;
+  const round = wheel.withPoints({
+    tieRodOuter: { ...joint, ahead: mirrored(joint.ahead, foot[0]) },
+    tieRodInner: { ...inner, ahead: mirrored(inner.ahead, foot[0]) },
+  });
+  const string = ontoString(wheel, place);
+  const remedies = [
+    made('swapped', acrossed),
+    made('turned over', acrossed, { taper: true }),
+    made('swapped round', round, { rackToo: true }),
+    made('onto the string', string),
+  ];
+  if (!remedies[3].fits) {
+    const shorter = shorterOnString(build, string, place);
+    if (shorter) remedies.push(made('shorter', shorter));
+  }
+  return remedies;
+}
+
+/** The longest arm along the string, of those shorter by whole millimetres, that leaves the room wanted; null where none does. */
+function shorterOnString(build: Car, string: Wheel, place: ArmSide): Wheel | null {
+  const joint = string.points.tieRodOuter;
+  const [ahead, out] = [place.ahead, place.out - place.acrossString];
+  const length = Math.hypot(ahead, out);
+  for (let by = 1; by < length - LEAST_ARM; by++) {
+    const part = by / length;
+    const to: Point = { ...joint, ahead: joint.ahead - part * ahead, out: joint.out - part * out };
+    const shorter = string.withPoints({ tieRodOuter: to });
+    if (roomOf(shorter) >= wantedRoom(build)) return shorter;
+  }
+  return null;
+}
+
+/** A shorter arm than this is none, mm (common practice). */
+const LEAST_ARM = 60;
+
+const wantedRoom = ({ room }: Car): number => (room ?? startingRoom()).wanted.moving;
+
+/** From the outer joint's body to tyre and rim as drawn, mm. */
+function roomOf({ design, points }: Wheel): number {
+  const ring = tyreOf(design, toVec(points.wheelCentre), spindleOf(design.static));
+  return toRing(toVec(points.tieRodOuter), ring) - JOINT_BODY;
+}
+
+function measured(
+  build: Car,
+  wheel: Wheel,
+): Pick<ArmRemedy, 'percent' | 'steer' | 'room' | 'fits'> {
+  const { solved, corner, travel, design } = wheel;
+  const half = rackTravelOf(design) / 2;
+  const room = roomOf(wheel);
+  return {
+    percent: solved.ok ? (ackermannAt(solved.axle, build.wheelbase, half)?.percent ?? null) : null,
+    steer: (corner && bumpSteer(corner, travel)?.worst) ?? null,
+    room,
+    fits: room >= wantedRoom(build),
+  };
+}

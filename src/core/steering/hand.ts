@@ -1,0 +1,34 @@
+import type { Axle } from '../kinematics/axle';
+import type { PinionAt } from '../model/build';
+import { lockToLock } from './lockToLock';
+
+/**
+ * Which way a rack goes when the handwheel is turned to the left: +1 left, −1 right. The pinion's shaft comes from
+ * behind or above, where the driver is; a turn to the left is counter-clockwise as he sees it, so that the teeth move
+ * by ω × r, r from the pinion to the rack's bar.
+ */
+export const rackPerHandwheel = (pinion: PinionAt): 1 | -1 =>
+  pinion === 'below' || pinion === 'behind' ? 1 : -1;
+
+/** The pinion on the other side of the bar. */
+export const otherSide = (pinion: PinionAt): PinionAt => OTHER[pinion];
+const OTHER = { above: 'below', below: 'above', ahead: 'behind', behind: 'ahead' } as const;
+
+/** Which way the wheels go about straight ahead. */
+export interface Hand {
+  /** The rack to the left turns the wheels left. */
+  rackLeft: boolean;
+  /** The handwheel to the left turns the wheels left; null where the pinion's place is not known. */
+  wheelLeft: boolean | null;
+}
+
+/** @returns null where the wheels do not steer about straight ahead */
+export function handOf(axle: Axle, wheelbase: number, pinion: PinionAt | undefined): Hand | null {
+  const straight = lockToLock(axle, wheelbase, 0, Float64Array.of(0));
+  if (!straight || straight.reachable[0] === 0) return null;
+  const [perRack] = straight.perRack;
+  if (!(Math.abs(perRack) > 1e-6)) return null;
+  const rackLeft = perRack > 0;
+  const wheelLeft = pinion === undefined ? null : rackPerHandwheel(pinion) > 0 === rackLeft;
+  return { rackLeft, wheelLeft };
+}
