@@ -1,6 +1,10 @@
 import v8 from 'node:v8';
 import { Bench } from 'tinybench';
 import { POSITIONS } from '../src/core/motion/bumpSteer';
+import { findAckermann } from '../src/core/ackermann/findAckermann';
+import { finish } from '../src/core/find/finish';
+import { startingBrief, startingTargets } from '../src/core/model/brief';
+import { lockLimits } from '../src/core/steering/lockLimits';
 import { shim } from '../src/core/bumpsteer/shim';
 import { armsFromCamber } from '../src/core/arms/armsFromCamber';
 import { clearancesOf } from '../src/core/clearance/room';
@@ -21,6 +25,8 @@ import { armsToFind, finderRatio, nullQuality, rodToFind, withRoom } from './ben
 import { listInChromium } from './benchList';
 import { inChromium } from './benchPage';
 import { wheelOf } from '../src/core/kinematics/wheel';
+
+const ACKERMANN = { small: 80, full: 80, arm: 40, ahead: 30, height: 20, spacing: 0 };
 
 /**
  * Prints the figures that speed is judged by. Figures of one machine at one time: compare medians of
@@ -49,6 +55,8 @@ async function main(): Promise<void> {
   };
   const free = armsToFind();
   const roomy = withRoom();
+  const steered = blankBuild('bench');
+  steered.brief = { ...startingBrief('road'), targets: { ...startingTargets('road'), lock: 28 } };
 
   const bench = new Bench({ time: 1500, warmupTime: 500 });
   bench
@@ -59,6 +67,18 @@ async function main(): Promise<void> {
     .add('lock to lock, 81 positions, both wheels', () =>
       lockToLock(axle, build.wheelbase, 0, racks),
     )
+    .add('Ackermann with bump steer, 5 freedoms (arm 3, rack 2)', () => {
+      finish(findAckermann(steered, ACKERMANN));
+    })
+    .add('Ackermann with bump steer, 6 freedoms', () => {
+      finish(findAckermann(steered, { ...ACKERMANN, spacing: 15 }));
+    })
+    .add('what ends the lock, both ways, 2 bodies', () => {
+      lockLimits(roomy, {
+        left: wheelOf(roomy, 'front', 'left'),
+        right: wheelOf(roomy, 'front', 'right'),
+      });
+    })
     .add('shim', () => void shim(wheelIn(front, 'left', travel)))
     .add('sensitivity list', () => void sensitivities(build, wheelOf(build, 'front', 'left')))
     .add('arms from camber, 3 ranges × 27 combinations of holes', () => {

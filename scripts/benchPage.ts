@@ -46,6 +46,7 @@ export async function inChromium(): Promise<void> {
   console.log(`keystroke to drawn floor and trace: ${await keystroke(page)}`);
   await bandsInWorker(page);
   await dragging(page);
+  await draggingInPlan(page);
   await worstWashers(page, app.address);
   const sum = (urls: string[]) => urls.reduce((total, url) => total + (sizes.get(url) ?? 0), 0);
   const workers = [...sizes.keys()].filter((url) => !own.includes(url));
@@ -116,7 +117,23 @@ async function dragging(page: Page): Promise<void> {
   await openStation(page, 'Arms');
   await clickButton(page, 'room');
   await page.waitForSelector('[data-clearance]');
-  const ring = await page.$('[data-view="front"] [data-joint="upperRearInner"] circle');
+  const ring = '[data-view="front"] [data-joint="upperRearInner"] circle';
+  console.log(`dragging a joint, three views, curve and clearances: ${await framesOf(page, ring)}`);
+}
+
+/** The same in the steering's plan, its curve and figures following. */
+async function draggingInPlan(page: Page): Promise<void> {
+  await openStation(page, 'Steering');
+  await page.waitForSelector('[data-steer-curve="error"] path');
+  const ring = '[data-joint="tieRodOuter"] circle';
+  console.log(
+    `dragging an outer joint in plan, both plans, curve and figures: ${await framesOf(page, ring)}`,
+  );
+}
+
+/** Drags what a selector finds round and counts frames. */
+async function framesOf(page: Page, what: string): Promise<string> {
+  const ring = await page.$(what);
   const box = (await ring!.boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
@@ -124,22 +141,27 @@ async function dragging(page: Page): Promise<void> {
   await page.evaluate(() => {
     const frames: number[] = [];
     let last = performance.now();
+    let on = true;
     const count = (now: number) => {
       frames.push(now - last);
       last = now;
-      requestAnimationFrame(count);
+      if (on) requestAnimationFrame(count);
     };
     requestAnimationFrame(count);
-    Object.assign(window, { frames });
+    Object.assign(window, { frames, stopCounting: () => (on = false) });
   });
   for (let i = 1; i <= 240; i++)
     await page.mouse.move(x - 12 * Math.sin(i / 20), y - 9 * Math.sin(i / 13));
-  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames);
+  const frames = await page.evaluate(() => {
+    const counted = window as unknown as { frames: number[]; stopCounting: () => void };
+    counted.stopCounting();
+    return counted.frames;
+  });
   await page.mouse.up();
   const sorted = frames.slice(2).sort((a, b) => a - b);
-  console.log(
-    `dragging a joint, three views, curve and clearances: frames ${sorted[sorted.length >> 1].toFixed(1)} ms ` +
-      `(median of ${sorted.length}), ${sorted[Math.floor(sorted.length * 0.95)].toFixed(1)} ms (95th of 100)`,
+  return (
+    `frames ${sorted[sorted.length >> 1].toFixed(1)} ms (median of ${sorted.length}), ` +
+    `${sorted[Math.floor(sorted.length * 0.95)].toFixed(1)} ms (95th of 100)`
   );
 }
 

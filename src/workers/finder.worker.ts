@@ -1,7 +1,10 @@
 import './unevaluated';
 import { expose } from 'comlink';
+import { findAckermann } from '../core/ackermann/findAckermann';
+import type { AckermannAnswer } from '../core/ackermann/findAckermann';
 import { armsFromCamber } from '../core/arms/armsFromCamber';
 import type { ArmsFinding } from '../core/arms/armsFromCamber';
+import type { AckermannWanted } from '../core/model/ackermannWanted';
 import type { ArmsWanted } from '../core/model/armsWanted';
 import { bumpMap } from '../core/bumpsteer/bumpMap';
 import type { BumpMap } from '../core/bumpsteer/bumpMap';
@@ -13,6 +16,8 @@ import { clearancesOf } from '../core/clearance/room';
 import type { Closest } from '../core/clearance/room';
 import { Wheel, wheelOf } from '../core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../core/model/build';
+import { lockLimits } from '../core/steering/lockLimits';
+import type { LockWay } from '../core/steering/lockLimits';
 import { interruptible } from './interruptible';
 
 const { run, cancel } = interruptible();
@@ -55,6 +60,13 @@ const api = {
       return wheel && findNull(build, wheel, wanted);
     }, onProgress),
 
+  /** Ackermann with bump steer kept null; null where a later call or `cancel` ended it. */
+  ackermann: (
+    build: Build,
+    wanted: AckermannWanted,
+    onProgress: (part: number) => void,
+  ): Promise<AckermannAnswer | null> => run(() => findAckermann(build, wanted), onProgress),
+
   /** A map from coarse to fine: `onMap` has it whenever it is finer. */
   map: (
     { axle, side, design, travel }: Pick<Wheel, 'axle' | 'side' | 'design' | 'travel'>,
@@ -75,6 +87,13 @@ const api = {
     const wheel = wheelOf(build, axle, side);
     return wheel && clearancesOf(build, wheel);
   },
+
+  /** What comes first on the way to each lock; null where the front axle cannot be steered. */
+  lockLimits: (build: Build): LockWay[] | null =>
+    lockLimits(build, {
+      left: wheelOf(build, 'front', 'left'),
+      right: wheelOf(build, 'front', 'right'),
+    }),
 };
 export type FinderWorker = typeof api;
 

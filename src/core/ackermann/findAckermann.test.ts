@@ -11,6 +11,8 @@ import type { Coordinate } from '../model/points';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
 import { anyLayout, prepared } from '../../test/layouts';
+import { lockToLock } from '../steering/lockToLock';
+import { stopsFor } from '../steering/stops';
 import { seeded } from '../../test/leastRange';
 import { findAckermann } from './findAckermann';
 import { measureAckermann } from './measure';
@@ -154,6 +156,17 @@ it('has exact slopes of the error by every coordinate, the lock’s own place in
   expect(limited).toBeGreaterThan(10);
 });
 
+/** Degrees per mm of rack straight ahead; and how near to straight a rod comes to its arm at the locks, degrees. */
+function heldOf(design: AxleDesign, lock: number) {
+  const axle = prepared(design);
+  const [on, off] = [readAt(axle.left, 0, 0.5), readAt(axle.left, 0, -0.5)];
+  const ratio = on.ok && off.ok ? Math.abs(on.value.toe - off.value.toe) : NaN;
+  const ends = stopsFor(axle, WHEELBASE, lock)!.map(({ rack }) => rack);
+  const { left, right } = lockToLock(axle, WHEELBASE, 0, Float64Array.from(ends))!;
+  const angles = [...left.tieAngle, ...right.tieAngle];
+  return { ratio, rod: Math.min(...angles.map((angle) => Math.min(angle, 180 - angle))) };
+}
+
 describe('the finder, against many places by chance', () => {
   /** Two coordinates within ±`by`: what weighs, least, of places by chance, the best of them followed down. */
   function byChance(
@@ -217,6 +230,7 @@ describe('the finder, against many places by chance', () => {
       build.room = { keepOuts: [], wanted: { moving: 0, tyre: 0, ground: 0 } };
       const { found, nearest, before, lock } = search(build, STAYS);
       const kept = Math.max(before.steer.worst, 0.25);
+      const held = heldOf(build.front, lock);
       const weigh = (moved: AxleDesign): number => {
         const wheel = wheelOf({ ...build, front: moved }, 'front', 'left');
         const steer = wheel.solved.ok ? bumpSteerOf(wheel) : null;
@@ -225,6 +239,9 @@ describe('the finder, against many places by chance', () => {
             ? measureAckermann(wheel.solved.axle, WHEELBASE, STAYS, lock)
             : null;
         if (!steer || !measured || steer.worst > kept || measured.lock < lock - 0.01)
+          return Infinity;
+        const { ratio, rod } = heldOf(moved, lock);
+        if (Math.abs(Math.log(ratio / held.ratio)) > 0.13 || rod < Math.min(34, held.rod))
           return Infinity;
         return Math.abs(measured.worst);
       };

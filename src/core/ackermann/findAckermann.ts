@@ -12,6 +12,8 @@ import type { AxleDesign, Build } from '../model/build';
 import type { Coordinate } from '../model/points';
 import { judgeBumpSteer } from '../motion/bumpSteer';
 import type { BumpSteer } from '../motion/bumpSteer';
+import { ROD_LEAST } from '../steering/lockLimits';
+import { lockToLock } from '../steering/lockToLock';
 import { steerable } from '../steering/steerable';
 import { stopsFor } from '../steering/stops';
 import type { Verdict } from '../verdict/verdicts';
@@ -33,7 +35,10 @@ export interface Moved extends Pick<Move, 'by'> {
 
 /** One way to the Ackermann wanted, as a fresh sweep measures it. */
 export interface AckermannFound {
+  /** The front axle so, collars on the rack included. */
   design: AxleDesign;
+  /** Length of the collars that it needs, each side, mm: past them a wheel goes over centre or a rod near it; 0 of none. */
+  collar: number;
   moved: Moved[];
   effort: number;
   /** Of the worse wheel. */
@@ -72,6 +77,8 @@ const SHOWN = 9;
 const CLOSELY = 24;
 /** Differences that nobody could measure: degrees, and of toe. */
 const ALIKE = { error: 0.02, range: 0.003 };
+/** Answers so near each other are one: degrees, work, mm. */
+const BESIDE = { error: 0.03, effort: 1, mm: 3 };
 /** Less than this is no move, mm. */
 const LEAST_MOVE = 0.005;
 /** How far things are let go where it is asked what would help, mm. */
@@ -80,6 +87,7 @@ const WIDE = { arm: 80, ahead: 80, height: 40, spacing: 0 };
 interface Candidate {
   values: number[];
   design: AxleDesign;
+  collar: number;
   effort: number;
   steer: BumpSteer;
   ackermann: AckermannMeasured;
@@ -127,7 +135,7 @@ export function* findAckermann(
       }
     }
   yield 0.8;
-  const front = frontOf(candidates);
+  const front = apart(frontOf(candidates));
   const looked: { one: Candidate; is: AckermannFound }[] = [];
   for (const one of spread(front, CLOSELY)) {
     looked.push({ one, is: eye.describe(search, one) });
@@ -180,6 +188,7 @@ class Eye {
   readonly kept: { lock: number; good: number };
   private readonly bands;
   private readonly tight;
+  private rodLeast: number;
 
   constructor(
     private readonly build: Build,
@@ -190,6 +199,9 @@ class Eye {
     this.bands = briefOf(build).targets.bumpSteer;
     this.kept = { lock, good: this.bands[0] };
     this.tight = tightOf(build, wheel);
+    // What is near over centre now is no fault of an answer.
+    this.rodLeast = ROD_LEAST;
+    while (this.rodLeast > 0 && !this.isFree(wheel.design)) this.rodLeast -= 1;
   }
 
   measure(design: AxleDesign): AckermannFinding['before'] | null {
@@ -219,11 +231,50 @@ class Eye {
       const [min, max] = limitsOf(freedom, now);
       return Math.min(max, Math.max(min, Math.round(values[i] * 10) / 10));
     });
-    const design = search.designAt(marked);
-    const measured = this.measure(design);
-    return (
-      measured && { ...measured, values: marked, design, effort: this.effortOf(search, marked) }
-    );
+    const moved = search.designAt(marked);
+    const measured = this.measure(moved);
+    const collared = measured && this.collared(moved);
+    if (!collared) return null;
+    const effort = this.effortOf(search, marked) + (collared.collar > 0 ? COLLARS : 0);
+    return { ...measured, ...collared, values: marked, effort };
+  }
+
+  /**
+   * The axle with collars where it needs them: the rack's way to its end is out of reach at some travel, or takes a rod
+   * nearer to its arm than it was and than is to be kept. Null where collars for the lock do not do.
+   */
+  private collared(design: AxleDesign): Pick<Candidate, 'design' | 'collar'> | null {
+    if (this.isFree(design)) return { design, collar: 0 };
+    const { solved } = this.wheel.drawnAs(design);
+    const stops = solved.ok ? stopsFor(solved.axle, this.build.wheelbase, this.kept.lock) : null;
+    const { rack } = design;
+    if (!stops || !rack) return null;
+    const least = Math.min(...stops.map((stop) => Math.abs(stop.rack)));
+    const stop = Math.ceil(10 * (rack.travel - least) - 1e-6) / 10;
+    const stopped = { ...design, rack: { ...rack, stop } };
+    return this.isFree(stopped) ? { design: stopped, collar: stop } : null;
+  }
+
+  /** Whether both wheels reach every travel with the rack at its ends, no rod too near straight with its arm. */
+  private isFree(design: AxleDesign): boolean {
+    const { bump, droop } = this.build.travel;
+    const { solved, rackTravel } = this.wheel.drawnAs(design);
+    if (!solved.ok) return false;
+    return [-droop, 0, bump].every((travel) => {
+      const over = lockToLock(
+        solved.axle,
+        this.build.wheelbase,
+        travel,
+        Float64Array.of(-rackTravel, rackTravel),
+      );
+      return over?.reachable.every(
+        (there, i) =>
+          there === 1 &&
+          [over.left, over.right].every(
+            ({ tieAngle }) => Math.min(tieAngle[i], 180 - tieAngle[i]) >= this.rodLeast,
+          ),
+      );
+    });
   }
 
   /** An arm is made once, a bracket too, whichever way it goes. */
@@ -246,7 +297,7 @@ class Eye {
   }
 
   describe(search: AckermannSearch, one: Candidate): AckermannFound {
-    const { design, effort, steer, ackermann } = one;
+    const { design, collar, effort, steer, ackermann } = one;
     const drawn = this.wheel.design.points;
     const moved = search.moves.flatMap(({ point, coordinate, freedom, by }, i): Moved[] => {
       const [from, to] = [drawn[point][coordinate], one.values[i]];
@@ -263,6 +314,7 @@ class Eye {
     const meets = verdict === 'very good' && Math.abs(ackermann.worst) <= CLOSE.ackermann;
     return {
       design,
+      collar,
       moved,
       effort,
       steer,
@@ -300,6 +352,9 @@ class Eye {
   }
 }
 
+/** Work of a pair of collars on a rack. */
+const COLLARS = 2;
+
 /** What is made new, as the freedom whose work it is. */
 const AS = {
   bracket: { kind: 'range', min: 0, max: 1, step: 0 },
@@ -329,6 +384,21 @@ function frontOf(candidates: Candidate[]): Candidate[] {
     if (!beaten) front.push({ one, is });
   }
   return front.map(({ one }) => one);
+}
+
+/** Without those that a builder could not tell from one with less bump steer: as good, and every joint as near. */
+function apart(front: Candidate[]): Candidate[] {
+  const kept: Candidate[] = [];
+  for (const one of [...front].sort((a, b) => a.steer.span.range - b.steer.span.range)) {
+    const alike = kept.some(
+      (known) =>
+        Math.abs(Math.abs(known.ackermann.worst) - Math.abs(one.ackermann.worst)) < BESIDE.error &&
+        known.effort < one.effort + BESIDE.effort &&
+        known.values.every((value, i) => Math.abs(value - one.values[i]) < BESIDE.mm),
+    );
+    if (!alike) kept.push(one);
+  }
+  return front.filter((one) => kept.includes(one));
 }
 
 /** So many of a list, its ends and evenly between. */

@@ -63,14 +63,20 @@ export class OverLock {
   }
 
   /** @returns false where part of the way is out of reach or the wheels do not turn one way */
-  solve(axle: Axle): boolean {
+  solve = (axle: Axle): boolean =>
+    this.goOut(axle) && PARTS.every((part, i) => this.solveAt(part, i));
+
+  /** Straight ahead and the end alone. */
+  goOut(axle: Axle): boolean {
     const { left, right } = this.sides;
     if (!left.take(axle.left) || !right.take(axle.right)) return false;
     const turn = this.way * (left.perRack + right.perRack);
     if (!(Math.abs(turn) > 1e-9)) return false;
     this.inner = turn > 0 ? 'left' : 'right';
     left.into = right.into = turn > 0 ? 1 : -1;
-    return this.findEnd(axle.rackTravel) && PARTS.every((part, i) => this.solveAt(part, i));
+    const wheels = this.inner === 'left' ? [right] : [left];
+    const last = PARTS.length - 1;
+    return this.findEnd(axle.rackTravel) && wheels.every((wheel) => wheel.pose(this.end, last));
   }
 
   /** Goes out until the inner wheel is at the lock, or the rack at its end. */
@@ -106,6 +112,9 @@ export class OverLock {
     }
     return false;
   }
+
+  /** Mean heading per mm of rack straight ahead, degrees, whichever way. */
+  perRack = (): number => Math.abs(this.sides.left.perRack + this.sides.right.perRack) / 2;
 
   /** Least angle from straight between a rod and its arm where the lock or the rack ends, degrees. */
   fromStraight(): number {

@@ -30,10 +30,15 @@ export interface Move extends RodCoordinate {
 
 /** Positions over the travel whose toe counts. */
 const STRAIGHT = 9;
-/** Good enough: degrees of the inner wheel; of lock; mm of room in the rim; degrees of a rod to its arm. */
-export const CLOSE = { ackermann: 1, lock: 0.25, rim: 1, rod: 2 };
+/** Good enough: degrees of the inner wheel; of lock; mm of room in the rim; degrees of a rod to its arm; part of the ratio. */
+export const CLOSE = { ackermann: 1, lock: 0.25, rim: 1, rod: 2, ratio: 0.02 };
 /** A limit outweighs what could be gained by passing it. */
 const HELD = 40;
+
+/** At lock a rod comes nearer to straight at some travel than at ride height, degrees: about so much. */
+const OVER_TRAVEL = 4;
+/** The ratio may change by this part. */
+const RATIO_KEPT = 0.15;
 
 /** What may move, by the wishes first and then by the freedoms of the joints. */
 export function movesOf(design: AxleDesign, wanted: AckermannWanted): Move[] {
@@ -73,7 +78,7 @@ export class AckermannSearch {
   private readonly ride: Float64Array[];
   private readonly over: OverLock[];
   /** What each limit may be at the most: what is wanted, or what there is now where that is more. */
-  private readonly limits: { rim: number; rod: number };
+  private readonly limits: { rim: number; rod: number; slow: number; quick: number };
   private readonly good: number;
 
   /**
@@ -98,15 +103,22 @@ export class AckermannSearch {
     const { solved } = wheel;
     const works = solved.ok && this.over.every((one) => one.solve(solved.axle));
     const rod = works ? this.rodLeast() : ROD_LEAST;
+    const now = works ? this.over[0].perRack() : 1;
+    // A ratio of the brief's is as good as the one there is.
+    const [least, most] = briefOf(build).targets.ratio;
+    const perTurn = design.rack?.perTurn;
+    const perRack = (ratio: number) => (perTurn === undefined ? now : 360 / perTurn / ratio);
     this.limits = {
       rim: Math.min(moving, this.roomOf(design)),
-      rod: Math.min(ROD_LEAST, rod),
+      rod: Math.min(ROD_LEAST + OVER_TRAVEL, rod),
+      slow: Math.min((1 - RATIO_KEPT) * now, perRack(most)),
+      quick: Math.max((1 + RATIO_KEPT) * now, perRack(least)),
     };
   }
 
   /**
    * Toe about ride height over the travel, straight ahead; the inner wheel's error at parts of the lock, greatest of
-   * either sign; and limits: the lock, the room in the rim, rod to arm at lock.
+   * either sign; and limits: the lock, the room in the rim, rod to arm at lock, the ratio.
    * @param weight of a degree of Ackermann error against bump steer at the end of very good
    */
   problem(weight: number): Problem {
@@ -128,7 +140,18 @@ export class AckermannSearch {
       return count++;
     };
     const shortAt = over.map(limit);
-    const [rimAt, rodAt] = [limit(), limit()];
+    const besideAt = count;
+    const BESIDE = 4;
+    for (let i = 0; i < BESIDE; i++) limit();
+    // Room in the rim, rod to arm, and the ratio either way.
+    const writeBeside = (design: AxleDesign, into: Float64Array, at: number) => {
+      const { limits } = this;
+      const perRack = over[0].perRack();
+      into[at] = (limits.rim - this.roomOf(design)) / CLOSE.rim;
+      into[at + 1] = (limits.rod - this.rodLeast()) / CLOSE.rod;
+      into[at + 2] = (perRack / limits.quick - 1) / CLOSE.ratio;
+      into[at + 3] = (limits.slow / perRack - 1) / CLOSE.ratio;
+    };
     const solved = new Float64Array(moves.length).fill(NaN);
     const residuals: Problem['residuals'] = (values, into) => {
       solved.fill(NaN);
@@ -149,17 +172,15 @@ export class AckermannSearch {
         });
         into[shortAt[i]] = one.short / CLOSE.lock;
       }
-      into[rimAt] = (this.limits.rim - this.roomOf(design)) / CLOSE.rim;
-      into[rodAt] = (this.limits.rod - this.rodLeast()) / CLOSE.rod;
+      writeBeside(design, into, besideAt);
       solved.set(values);
       return true;
     };
     const room = new Float64Array(count);
-    const beside = new Float64Array(count);
+    const beside = new Float64Array(BESIDE);
     const slopes: Problem['slopes'] = (values, free, into) => {
       const here = Float64Array.from(values);
-      if (!values.every((value, i) => value === solved[i]) && !residuals(here, room)) return;
-      else residuals(here, room);
+      if (!residuals(here, room)) return;
       free.forEach((i, k) => {
         const at = k * count;
         const by = moves[i];
@@ -174,18 +195,21 @@ export class AckermannSearch {
           }
           into[at + shortAt[w]] = short / CLOSE.lock;
         });
-        into[at + rimAt] = 0;
-        into[at + rodAt] = 0;
+        into.fill(0, at + besideAt, at + besideAt + BESIDE);
       });
       // Limits that are near have their slopes measured.
-      if (room[rimAt] < -NEAR && room[rodAt] < -NEAR) return;
+      if (room.subarray(besideAt).every((one) => one < -NEAR)) return;
       free.forEach((i, k) => {
         const trial = here.slice();
         trial[i] += STEP;
-        if (!residuals(trial, beside)) return;
-        for (const at of [rimAt, rodAt]) into[k * count + at] = (beside[at] - room[at]) / STEP;
+        const design = this.designAt(trial);
+        const prepared = this.wheel.drawnAs(design).solved;
+        if (!prepared.ok || !over.every((one) => one.goOut(prepared.axle))) return;
+        writeBeside(design, beside, 0);
+        for (let b = 0; b < BESIDE; b++)
+          into[k * count + besideAt + b] = (beside[b] - room[besideAt + b]) / STEP;
       });
-      residuals(here, beside);
+      residuals(here, room);
     };
     const arm = moves.flatMap(({ by }, i) => (by === 'arm' ? [i] : []));
     return {

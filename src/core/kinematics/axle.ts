@@ -50,8 +50,12 @@ export const withPoints = <T extends AxleDesign>(
   [pointsKey(design, side)]: { ...pointsOf(design, side), ...change },
 });
 
-/** Rack travel each way from centre, mm; 0 on an unsteered axle. */
-export const rackTravelOf = ({ rack }: Pick<AxleDesign, 'rack'>): number => rack?.travel ?? 0;
+/** How far a rack goes each way from centre, collars on it counted, mm; 0 on an unsteered axle. */
+export const rackTravelOf = ({ rack }: Pick<AxleDesign, 'rack'>): number =>
+  rack ? Math.max(LEAST_TRAVEL, rack.travel - (rack.stop ?? 0)) : 0;
+
+/** Collars that are longer than a rack's travel hold it all but fast, mm. */
+const LEAST_TRAVEL = 1;
 
 /** Whether an axle's wheels are steered. */
 export const isSteered = ({ rack }: Pick<AxleDesign, 'rack'>): boolean => rack !== undefined;

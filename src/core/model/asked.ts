@@ -5,11 +5,31 @@ import { PLANE_NAMES } from './mapPlanes';
 import { nullWantedSchema } from './nullWanted';
 import { group, measure, problem } from './wording';
 
+/** How far the rack is moved for a look: ahead, up and its joints out; a mark on the arm's tube; spacers' offset; mm. */
+export const rackMoveSchema = group({
+  ahead: measure('mm', -300, 300),
+  up: measure('mm', -200, 200),
+  out: measure('mm', -200, 200),
+  mark: measure('mm', 0, 600),
+  offset: measure('mm', 0, 200),
+});
+export type RackMoveAsked = z.infer<typeof rackMoveSchema>;
+
+export const ratioSchema = measure(':1', 0.5, 40);
+
+/** How many times the hands' part power assistance makes of it: 1 is none. */
+export const assistSchema = measure('', 1, 20);
+
 /** What a builder asked of the finders of a build: it stays with the build. */
 export const askedSchema = group({
   null: nullWantedSchema.optional(),
   arms: armsWantedSchema.optional(),
   ackermann: ackermannWantedSchema.optional(),
+  /** Handwheel degrees for one of the wheels'. */
+  ratio: ratioSchema.optional(),
+  assist: assistSchema.optional(),
+  /** A rack moved for a look, mm, and the mark on the arm that is taped to. */
+  rackMove: rackMoveSchema.optional(),
   map: group({
     plane: z.enum(PLANE_NAMES, { error: problem }),
     /** Half of the square's side, mm. */

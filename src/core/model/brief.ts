@@ -34,6 +34,8 @@ export type TargetName = keyof Targets;
 export const limitsSchema = group({
   /** Over the outsides of the tyres, mm. */
   width: measure('mm', 300, 4000).optional(),
+  /** Of the body ahead of the front axle's line, mm. */
+  nose: measure('mm', 0, 3000).optional(),
   /** Of the chassis' own mark (rail, floor plate) above the ground, mm. */
   rideHeight: measure('mm', 0, 1500).optional(),
   /** Centre of mass above the ground, mm, and the front's part of the braking, %: for anti-dive. */

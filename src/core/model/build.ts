@@ -52,6 +52,8 @@ export type PinionAt = (typeof PINION_AT)[number];
 export const rackSchema = group({
   travel: measure('mm', 1, 300),
   perTurn: measure('mm', 1, 500).optional(),
+  /** Length of the collars that stop it short of its own end, each side, mm. */
+  stop: measure('mm', 0, 299).optional(),
   /** How its axis lies where that is not straight across: the left end higher, and further ahead, degrees. */
   rise: measure('deg', -60, 60).optional(),
   sweep: measure('deg', -60, 60).optional(),

@@ -26,7 +26,7 @@ it('swaps arms so that twice changes nothing, and puts the joint on the other si
     const find = (of: typeof wheel, kind: string) =>
       armRemedies(build, of).find((one) => one.kind === kind)!;
     const before = armSide(wheel, build.wheelbase)!;
-    for (const kind of ['swapped', 'turned over', 'swapped round']) {
+    for (const kind of ['swapped', 'swapped round']) {
       const once = find(wheel, kind).wheel;
       const after = armSide(once, build.wheelbase)!;
       const twice = find(once, kind).wheel;
@@ -42,8 +42,8 @@ it('swaps arms so that twice changes nothing, and puts the joint on the other si
         expect(after.backwards).toBe(!before.backwards);
       }
     }
-    expect(find(wheel, 'swapped').taper).toBe(false);
-    expect(find(wheel, 'turned over').taper).toBe(true);
+    expect(find(wheel, 'swapped').taper).toBe(true);
+    expect(find(wheel, 'swapped round').taper).toBe(false);
     expect(find(wheel, 'swapped round').rackToo).toBe(true);
   }
 });

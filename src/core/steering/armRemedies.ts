@@ -17,7 +17,7 @@ import type { ArmSide } from './armSide';
 
 /** A way to bring the outer joint to its side of the kingpin, carried out and measured. */
 export interface ArmRemedy {
-  kind: 'swapped' | 'turned over' | 'swapped round' | 'onto the string' | 'shorter';
+  kind: 'swapped' | 'swapped round' | 'onto the string' | 'shorter';
   wheel: Wheel;
   /** Ackermann at half rack, %; null where that cannot be told. */
   percent: number | null;
@@ -26,7 +26,7 @@ export interface ArmRemedy {
   /** From the joint's body to tyre and rim, mm, and whether that is as much as is wanted. */
   room: number;
   fits: boolean;
-  /** The hole's taper then points the wrong way: to be plugged and drilled from the other end. */
+  /** Where the arms fit only turned over, their taper then points the wrong way. */
   taper: boolean;
   /** The rack goes to the other side of the kingpins too. */
   rackToo: boolean;
@@ -57,12 +57,11 @@ export function armRemedies(build: Car, wheel: Wheel): ArmRemedy[] {
   });
   const string = ontoString(wheel, place);
   const remedies = [
-    made('swapped', acrossed),
-    made('turned over', acrossed, { taper: true }),
+    made('swapped', acrossed, { taper: true }),
     made('swapped round', round, { rackToo: true }),
     made('onto the string', string),
   ];
-  if (!remedies[3].fits) {
+  if (!remedies[2].fits) {
     const shorter = shorterOnString(build, string, place);
     if (shorter) remedies.push(made('shorter', shorter));
   }

@@ -17,6 +17,9 @@ export interface WheelOverLock {
   readonly caster: Float64Array;
   /** Height of the contact point in the chassis' axes, mm, + up: what is lost lifts the car. */
   readonly contactUp: Float64Array;
+  /** Where the contact point is in plan, mm ahead and outboard. */
+  readonly contactAhead: Float64Array;
+  readonly contactOut: Float64Array;
   /**
    * At the outer joint, square to the steering axis, between the rod and the arm, degrees: 90 is square, near 180 the
    * rod pulls along the arm and near 0 it lies on it.
@@ -104,6 +107,8 @@ export function lockToLock(
     camber: room(),
     caster: room(),
     contactUp: room(),
+    contactAhead: room(),
+    contactOut: room(),
     tieAngle: room(),
   });
   const found: LockToLock = {
@@ -123,6 +128,8 @@ export function lockToLock(
       side.camber[i] = at.camber;
       side.caster[i] = at.caster;
       side.contactUp[i] = at.contactUp;
+      side.contactAhead[i] = at.contactAhead;
+      side.contactOut[i] = at.contactOut;
       side.tieAngle[i] = at.tieAngle;
     }
     found.perRack[i] = (left.perRack + right.perRack) / 2;

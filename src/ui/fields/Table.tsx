@@ -78,7 +78,11 @@ const Frame = styled('div')({
   width: '100%',
   '& > [data-copy]': { opacity: 0 },
   '&:hover > [data-copy], & > [data-copy]:focus-within': { opacity: 1 },
-  '@media (hover: none)': { '& > [data-copy]': { opacity: 0.7 } },
+  // Where nothing hovers the mark is always there: beside the last heading, not over it.
+  '@media (hover: none)': {
+    '& > [data-copy]': { opacity: 0.7 },
+    '& thead tr:first-of-type th:last-of-type': { paddingRight: 28 },
+  },
 });
 
 const Told = styled('span')({

@@ -28,9 +28,14 @@ export function useSearch<T>(kind: string, of: object, asked: unknown) {
   const wishes = JSON.stringify(asked);
   const start = (run: (onProgress: (part: number) => void) => Promise<T | null>) => {
     put(kind, { part: 0 });
-    void run(proxy((now: number) => put(kind, { part: now })))
+    let ended = false;
+    // How far it is comes on another way than the answer, and may come after it.
+    void run(proxy((now: number) => ended || put(kind, { part: now })))
       .then((found) => found && put(kind, { of, asked: wishes, found }))
-      .finally(() => put(kind, { part: null }));
+      .finally(() => {
+        ended = true;
+        put(kind, { part: null });
+      });
   };
   const current = search.of === of;
   return {

@@ -36,12 +36,13 @@ interface Props {
   onEdit: (change: (build: Build) => void, step?: string) => void;
 }
 
-type LimitName = 'rideHeight' | 'width' | 'turningCircle' | 'massHeight' | 'brakeFront';
+type LimitName = 'rideHeight' | 'width' | 'nose' | 'turningCircle' | 'massHeight' | 'brakeFront';
 
 /** Limits that may be set, and what they count where that is no length. */
 const LIMITS: { name: LimitName; label: string; ending?: 'm' | '%' }[] = [
   { name: 'rideHeight', label: 'Ride height' },
   { name: 'width', label: 'Width allowed' },
+  { name: 'nose', label: 'Nose past axle' },
   { name: 'turningCircle', label: 'Turning circle', ending: 'm' },
   { name: 'massHeight', label: 'Mass height' },
   { name: 'brakeFront', label: 'Front brakes', ending: '%' },

@@ -15,8 +15,11 @@ import {
   YAxis,
 } from 'recharts';
 import { printLength, readable, trimmed } from '@/core/model/units';
+import type { AxleDesign } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
+import { rackPerHandwheel } from '@/core/steering/hand';
 import type { LockToLock } from '@/core/steering/lockToLock';
+import { Choice } from '../../fields/Choice';
 import { FIGURES, PAPER } from '../../theme';
 import { travelTicks } from '../../traces/axes';
 import { CURVES, ratiosOf } from './curves';
@@ -29,7 +32,7 @@ export const SteerCurve = memo(function SteerCurve({
   curve,
   compared,
   rack,
-  perTurn,
+  gear,
   unit,
 }: {
   curve: LockToLock;
@@ -37,9 +40,11 @@ export const SteerCurve = memo(function SteerCurve({
   compared: LockToLock | null;
   /** Where the rack is, mm. */
   rack: number;
-  perTurn: number | undefined;
+  gear: AxleDesign['rack'];
   unit: LengthUnit;
 }) {
+  const [against, setAgainst] = useState<Against>('rack');
+  const perTurn = gear?.perTurn;
   const [shown, setShown] = useState<CurveName>('error');
   const { label, meaning, unit: ending } = CURVES[shown];
   const length = shown === 'contactUp';
@@ -47,12 +52,25 @@ export const SteerCurve = memo(function SteerCurve({
     () => [curve, compared].map((one) => one && rowsOf(one, shown, perTurn)),
     [curve, compared, shown, perTurn],
   );
-  const limit = curve.rack[curve.count - 1];
-  const ticks = useMemo(() => travelTicks(limit, limit, unit === 'mm' ? 1 : 25.4), [limit, unit]);
+  // + handwheel is to the left where its hand is known, else as the rack goes.
+  const byHand = against === 'handwheel' && perTurn !== undefined;
+  const hand = gear?.pinionAt ? rackPerHandwheel(gear.pinionAt) : 1;
+  const along = byHand ? (hand * 360) / perTurn : 1;
+  const limit = curve.rack[curve.count - 1] * Math.abs(along);
+  const ticks = useMemo(
+    () => (byHand ? turns(limit) : travelTicks(limit, limit, unit === 'mm' ? 1 : 25.4)),
+    [byHand, limit, unit],
+  );
   const two = CURVES[shown].of(curve).length > 1;
   const rows = useMemo(
-    () => own!.map((row, i) => ({ ...row, was: other?.[i]?.left, wasRight: other?.[i]?.right })),
-    [own, other],
+    () =>
+      own!.map((row, i) => ({
+        ...row,
+        at: row.rack * along,
+        was: other?.[i]?.left,
+        wasRight: other?.[i]?.right,
+      })),
+    [own, other, along],
   );
   const print = (value: number) =>
     readable(
@@ -78,7 +96,13 @@ export const SteerCurve = memo(function SteerCurve({
             </MenuItem>
           ))}
         </TextField>
-        over the rack
+        over the
+        <Choice
+          label="Curve against"
+          value={byHand ? 'handwheel' : 'rack'}
+          options={perTurn === undefined ? RACK : AGAINST}
+          onPick={setAgainst}
+        />
         <Typography component="span" variant="caption" color="text.secondary">
           {length ? `${unit}, ${meaning}` : meaning}
           {two && '; left wheel full, right wheel dashed'}
@@ -105,13 +129,15 @@ export const SteerCurve = memo(function SteerCurve({
               <CartesianGrid stroke={PAPER.line} vertical={false} />
               <XAxis
                 type="number"
-                dataKey="rack"
-                domain={[curve.rack[0], curve.rack[curve.count - 1]]}
+                dataKey="at"
+                domain={[-limit, limit]}
                 ticks={ticks}
                 tick={tick}
                 stroke={PAPER.soft}
                 height={24}
-                tickFormatter={(mm: number) => readable(printLength(mm, unit))}
+                tickFormatter={(at: number) =>
+                  byHand ? `${readable(at.toFixed(0))}°` : readable(printLength(at, unit))
+                }
               />
               <YAxis
                 type="number"
@@ -122,7 +148,7 @@ export const SteerCurve = memo(function SteerCurve({
                 tickFormatter={print}
               />
               <ReferenceLine x={0} stroke={PAPER.soft} strokeDasharray="3 4" />
-              <ReferenceLine x={rack} stroke={PAPER.accent} />
+              <ReferenceLine x={rack * along} stroke={PAPER.accent} />
               {other && <Line dataKey="was" {...THIN} />}
               {other && two && <Line dataKey="wasRight" {...THIN} strokeDasharray="6 4" />}
               {two && <Line dataKey="right" {...LINE} strokeDasharray="6 4" />}
@@ -134,6 +160,17 @@ export const SteerCurve = memo(function SteerCurve({
     </Box>
   );
 });
+
+const AGAINST = ['rack', 'handwheel'] as const;
+const RACK = ['rack'] as const;
+type Against = (typeof AGAINST)[number];
+
+/** Quarter turns of the handwheel, or half or whole ones where there are many. */
+function turns(limit: number): number[] {
+  const step = [90, 180, 360].find((one) => limit / one <= 4) ?? 360;
+  const last = Math.floor(limit / step + 1e-9);
+  return Array.from({ length: 2 * last + 1 }, (_, i) => (i - last) * step);
+}
 
 const LINE = {
   dot: false,

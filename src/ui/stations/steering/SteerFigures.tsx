@@ -1,6 +1,11 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
+import type { Wheel } from '@/core/kinematics/wheel';
+import type { AxleDesign } from '@/core/model/build';
 import { lengthIn, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
+import { atLock } from '@/core/steering/atLock';
+import { circlesAt } from '@/core/steering/circles';
+import type { Outline } from '@/core/steering/circles';
 import { ratioOf } from '@/core/steering/lockToLock';
 import type { LockToLock, WheelOverLock } from '@/core/steering/lockToLock';
 import { Table } from '../../fields/Table';
@@ -9,18 +14,34 @@ import { Table } from '../../fields/Table';
 export const SteerFigures = memo(function SteerFigures({
   now,
   curve,
-  perTurn,
-  tyreWidth,
+  sides,
+  gear,
+  wheelbase,
+  outline,
   unit,
 }: {
   now: LockToLock;
   /** The same over the rack, the middle of which is its centre. */
   curve: LockToLock;
-  perTurn: number | undefined;
-  tyreWidth: number;
+  /** The left wheel, and the right one where it is not its mirror image. */
+  sides: readonly Wheel[];
+  gear: AxleDesign['rack'];
+  wheelbase: number;
+  outline: Outline;
   unit: LengthUnit;
 }) {
   const reached = now.reachable[0] === 1;
+  const perTurn = gear?.perTurn;
+  const { travel } = now;
+  const [rack] = now.rack;
+  const beside = useMemo(
+    () =>
+      sides.length > 1
+        ? sides.map((wheel) => atLock(wheel, travel, rack))
+        : // The right wheel is as the left one with the rack the other way.
+          [rack, -rack].map((at) => atLock(sides[0], travel, at)),
+    [sides, travel, rack],
+  );
   const angle = (value: number, places = 2) =>
     reached && Number.isFinite(value) ? `${readable(value.toFixed(places))}°` : '–';
   const each: [string, (of: WheelOverLock, over: WheelOverLock) => string][] = [
@@ -31,21 +52,33 @@ export const SteerFigures = memo(function SteerFigures({
       ({ contactUp }, over) =>
         reached ? lengthIn(contactUp[0] - over.contactUp[(curve.count - 1) / 2], unit, 1) : '–',
     ],
+    ['caster', ({ caster }) => angle(caster[0])],
     ['rod to arm', ({ tieAngle }) => angle(tieAngle[0], 0)],
   ];
-  const [percent, ratio, radius] = [
-    now.percent[0],
-    ratioOf(now.perRack[0], perTurn),
-    now.radius[0],
+  const told = (value: number | null | undefined, places: number) => angle(value ?? NaN, places);
+  const ofRod: [string, (at: ReturnType<typeof atLock>) => string][] = [
+    ['rod to arm’s tube, from above', (at) => told(at?.toTube, 0)],
+    [
+      'rod’s joints articulate, inner and outer',
+      (at) => `${told(at?.inner, 0)}, ${told(at?.outer, 0)}`,
+    ],
+    ['toe range over the travel, rack here', (at) => told(at?.range, 2)],
   ];
+  const [percent, ratio] = [now.percent[0], ratioOf(now.perRack[0], perTurn)];
+  const circles = circlesAt(now, 0, wheelbase, outline);
+  const metres = (mm: number | undefined) =>
+    mm === undefined
+      ? '–'
+      : unit === 'mm'
+        ? `${(mm / 1000).toFixed(1)} m`
+        : `${(mm / 304.8).toFixed(1)} ft`;
   const together: [string, string][] = [
     ['Ackermann error, inner wheel', angle(now.error[0])],
     ['Ackermann', Number.isFinite(percent) && reached ? `${readable(percent.toFixed(0))} %` : '–'],
+    ['circle between kerbs', metres(circles?.kerb)],
     [
-      'circle between kerbs, mean of both',
-      reached && Number.isFinite(radius)
-        ? `${((2 * radius + tyreWidth) / 1000).toFixed(1)} m`
-        : '–',
+      outline.nose ? 'circle between walls' : 'circle between walls, tyres alone',
+      metres(circles?.wall),
     ],
     ['ratio here', reached && Number.isFinite(ratio) ? `${ratio.toFixed(1)} : 1` : 'mm a turn?'],
     [
@@ -74,6 +107,13 @@ export const SteerFigures = memo(function SteerFigures({
             <th scope="row">{what}</th>
             <td className="number">{of(now.left, curve.left)}</td>
             <td className="number">{of(now.right, curve.right)}</td>
+          </tr>
+        ))}
+        {ofRod.map(([what, of]) => (
+          <tr key={what} data-steer={what}>
+            <th scope="row">{what}</th>
+            <td className="number">{of(beside[0])}</td>
+            <td className="number">{of(beside[1])}</td>
           </tr>
         ))}
         {together.map(([what, figure]) => (

@@ -2,92 +2,203 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useMemo } from 'react';
-import { briefOf } from '@/core/model/brief';
+import { useMemo, useState } from 'react';
+import { rackTravelOf } from '@/core/kinematics/axle';
 import { wheelOf } from '@/core/kinematics/wheel';
+import { briefOf } from '@/core/model/brief';
+import type { AxleDesign } from '@/core/model/build';
+import { lockToLock } from '@/core/steering/lockToLock';
+import { useBeat, useCalm } from '../../build/useCalm';
 import { useView } from '../../build/viewStore';
+import { Choice } from '../../fields/Choice';
 import { drawnAsTyped } from '../../floor/drawing';
 import { NARROW } from '../../theme';
 import { comparedIn } from '../../variants/compared';
 import type { DeskProps } from '../list';
-import { Section } from '../brief/parts';
-import { AxlePlan, TurnPlan } from './CarPlan';
+import { AckermannFinder } from './AckermannFinder';
+import { ArmPart } from './ArmPart';
+import { AxlePlan } from './AxlePlan';
+import { EffortPart } from './EffortPart';
+import { LockPart } from './LockPart';
+import { RackPart } from './RackPart';
 import { SteerCurve } from './SteerCurve';
 import { SteerFigures } from './SteerFigures';
-import { Stops } from './Stops';
-import { WhichSide } from './WhichSide';
-import { useSteering, useSteeringCurve } from './useSteering';
+import { TurnPlan } from './TurnPlan';
+import { usePlanDrag } from './usePlanDrag';
+import { overRack, useSteering, useSteeringCurve } from './useSteering';
+
+const PARTS = ['curves', 'find', 'arms', 'lock', 'rack', 'effort'] as const;
+type Part = (typeof PARTS)[number];
+const WORDS: Record<Part, string> = {
+  curves: 'lock to lock',
+  find: 'find Ackermann',
+  arms: 'arms & string',
+  lock: 'lock & stops',
+  rack: 'rack',
+  effort: 'ratio & effort',
+};
+
+/** Curves follow a hand that drags so often, ms, a little after the floor. */
+const CURVE = [50, 25] as const;
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Does it turn true, far enough, the right way? Both front wheels from lock to lock, at any travel. */
-export function Steering({ build, unit }: Pick<DeskProps, 'build' | 'unit'>) {
+export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'unit' | 'onEdit'>) {
   const { front, rear, wheelbase, travel: limits } = build;
   const travel = useView((view) => view.travel);
-  const limit = front.rack?.travel ?? 0;
+  const limit = rackTravelOf(front);
   const rack = useView((view) => Math.max(-limit, Math.min(limit, view.rack)));
   const compared = comparedIn(
     build,
     useView((view) => view.compared),
   );
+  const [part, setPart] = useState<Part>('curves');
+  // What is looked at is a change of the axle as it stood then.
+  const [look, setLook] = useState<{ at: AxleDesign; design: AxleDesign } | null>(null);
+  const tried = look?.at === front ? look.design : null;
+  const handleTry = (design: AxleDesign | null) => setLook(design && { at: front, design });
+
   const found = useSteering(build, travel, rack);
-  const other = useSteeringCurve(compared?.front, build, travel);
-  const { lock } = briefOf(build).targets;
+  const ghostCar = useMemo(
+    () => ({ front: tried ?? front, travel: limits, wheelbase }),
+    [tried, front, limits, wheelbase],
+  );
+  const ghost = useSteering(ghostCar, travel, rack);
+  const handleDrag = usePlanDrag(build, found, onEdit);
+  const shown = useMemo(() => ({ build, found }), [build, found]);
+  // The plan keeps up with the hand; curves and figures follow it, the rest waits for its rest.
+  const followed = useBeat(shown, ...CURVE);
+  const calm = useCalm(shown);
+  const over = useMemo(
+    () =>
+      followed.found.ok
+        ? overRack(followed.found.view.sides, followed.build.wheelbase, travel)
+        : followed.found,
+    [followed, travel],
+  );
+  const other = useSteeringCurve(tried ?? compared?.front, build, travel);
+  const now = useMemo(
+    () => over.ok && lockToLock(over.axle, followed.build.wheelbase, travel, Float64Array.of(rack)),
+    [over, followed, travel, rack],
+  );
   const behind = useMemo(() => {
     if (!rear) return null;
     const drawn = (side: 'left' | 'right') =>
       drawnAsTyped(wheelOf({ front, rear, travel: limits }, 'rear', side)!.drawn);
     return { left: drawn('left'), right: drawn('right') };
   }, [front, rear, limits]);
+  const { width, nose } = briefOf(build).limits;
+  const outline = useMemo(() => {
+    const { tyre, points } = front;
+    const half = (width ?? 2 * points.wheelCentre.out + tyre.width) / 2;
+    return {
+      radius: tyre.radius,
+      width: tyre.width,
+      nose: nose === undefined ? null : { ahead: nose, half },
+    };
+  }, [front, width, nose]);
   const tyres = useMemo(() => ({ front: front.tyre, rear: (rear ?? front).tyre }), [front, rear]);
-  if (!found.ok)
+  if (!found.ok || !over.ok || !now) {
+    const why = !found.ok ? found.why : !over.ok ? over.why : 'the rack cannot come here';
     return (
       <Typography role="alert" sx={{ fontWeight: 600 }}>
-        {capital(found.why)}.
+        {capital(why)}.
       </Typography>
     );
-  const { curve, now, sides, front: both } = found.view;
-  const perTurn = front.rack?.perTurn;
+  }
+  const { front: both } = found.view;
+  const ghosts = tried && ghost.ok ? ghost.view.front : null;
+  const props = { build: calm.build, unit, onEdit, tried, onTry: handleTry };
+  const settled = calm.found.ok ? calm.found.view : found.view;
+  const [wheel] = settled.sides;
+  const beside = tried
+    ? { name: 'looked at', design: tried }
+    : compared
+      ? { name: compared.name, design: compared.front }
+      : null;
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)',
-        gap: 2,
-        alignItems: 'start',
-        [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-      }}
-    >
-      <TurnPlan
-        front={both}
-        rear={behind}
-        tyres={tyres}
-        wheelbase={wheelbase}
-        reach={1.75 * wheelbase}
-        unit={unit}
-      />
-      <AxlePlan front={both} tyres={tyres} wheelbase={wheelbase} />
-      <SteerCurve curve={curve} compared={other} rack={rack} perTurn={perTurn} unit={unit} />
-      <div>
-        {now.reachable[0] === 0 && (
-          <Typography role="alert" variant="body2" color="error">
-            The rack cannot come here: see the curve for how far it goes.
-          </Typography>
-        )}
-        <SteerFigures
-          now={now}
-          curve={curve}
-          perTurn={perTurn}
-          tyreWidth={front.tyre.width}
+    <Box>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)',
+          gap: 2,
+          mb: 1.5,
+          [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
+        }}
+      >
+        <TurnPlan
+          front={both}
+          ghost={ghosts}
+          rear={behind}
+          tyres={tyres}
+          wheelbase={wheelbase}
+          reach={1.75 * wheelbase}
           unit={unit}
         />
-      </div>
-      <Section title="Which side of the kingpin?">
-        <WhichSide wheels={sides} wheelbase={wheelbase} unit={unit} />
-      </Section>
-      <Section title="Stops">
-        <Stops axle={found.view.axle} wheelbase={wheelbase} lock={lock} unit={unit} />
-      </Section>
+        <AxlePlan
+          front={both}
+          ghost={ghosts}
+          tyre={front.tyre}
+          wheelbase={wheelbase}
+          onDrag={handleDrag}
+        />
+      </Box>
+      <Box sx={{ mb: 1.5, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        <Choice
+          label="What of the steering"
+          value={part}
+          options={PARTS}
+          words={WORDS}
+          onPick={setPart}
+        />
+        {tried && (
+          <Typography variant="body2" role="status">
+            Looked at: dashed in the plans, thin in the curve.
+          </Typography>
+        )}
+      </Box>
+      {part === 'curves' && (
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)',
+            gap: 2,
+            alignItems: 'start',
+            [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
+          }}
+        >
+          <SteerCurve
+            curve={over.curve}
+            compared={other}
+            rack={rack}
+            gear={front.rack}
+            unit={unit}
+          />
+          <div>
+            {now.reachable[0] === 0 && (
+              <Typography role="alert" variant="body2" color="error">
+                The rack cannot come here: see the curve for how far it goes.
+              </Typography>
+            )}
+            <SteerFigures
+              now={now}
+              curve={over.curve}
+              sides={settled.sides}
+              gear={front.rack}
+              wheelbase={wheelbase}
+              outline={outline}
+              unit={unit}
+            />
+          </div>
+        </Box>
+      )}
+      {part === 'find' && <AckermannFinder {...props} />}
+      {part === 'arms' && <ArmPart {...props} wheels={settled.sides} />}
+      {part === 'lock' && <LockPart {...props} axle={settled.axle} />}
+      {part === 'rack' && <RackPart {...props} wheel={wheel} />}
+      {part === 'effort' && <EffortPart {...props} wheel={wheel} other={beside} />}
     </Box>
   );
 }

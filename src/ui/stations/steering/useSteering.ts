@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { poseCorner } from '@/core/kinematics/axle';
 import type { Axle } from '@/core/kinematics/axle';
+import { drawnFrame, frameAt } from '@/core/kinematics/joints';
+import type { Frame } from '@/core/kinematics/joints';
 import { wheelOf } from '@/core/kinematics/wheel';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, Build, Side } from '@/core/model/build';
@@ -8,21 +10,23 @@ import { lockToLock, rackPositions } from '@/core/steering/lockToLock';
 import type { LockToLock } from '@/core/steering/lockToLock';
 import { steerable, whyNotSteered } from '@/core/steering/steerable';
 import { drawnAsTyped, drawnAt } from '../../floor/drawing';
-import type { BothDrawn } from './CarPlan';
+import type { Drawn } from '../../floor/drawing';
 
 /** An odd number: the middle one is the rack's centre. */
 const POSITIONS = 81;
 
-/** The front axle's steering at one travel of both wheels: over the rack, and where the rack is. */
+/** One axle's two wheels as they stand, each in its own outward axes. */
+export type BothDrawn = Record<Side, Drawn>;
+
+/** The front axle's steering at one travel of both wheels and one place of the rack. */
 export interface SteeringView {
   /** The left wheel, and the right one where it is not its mirror image. */
   sides: readonly Wheel[];
   axle: Axle;
-  curve: LockToLock;
-  /** The one position shown. */
-  now: LockToLock;
   /** Both wheels there; as drawn where it cannot be reached. */
   front: BothDrawn;
+  /** How the uprights stand there, and as drawn. */
+  frames: Record<Side, { posed: Frame; drawn: Frame }>;
 }
 
 /** The same, or why there is none. */
@@ -30,14 +34,61 @@ export type Steering = { ok: true; view: SteeringView } | { ok: false; why: stri
 
 type Car = Pick<Build, 'front' | 'travel' | 'wheelbase'>;
 
+export function useSteering(
+  { front, travel: limits }: Car,
+  travel: number,
+  rack: number,
+): Steering {
+  const sides = useMemo(() => {
+    const own = { front, travel: limits };
+    const left = wheelOf(own, 'front', 'left');
+    return front.rightPoints ? [left, wheelOf(own, 'front', 'right')] : [left];
+  }, [front, limits]);
+  const found = useMemo(() => steerable(sides[0], travel), [sides, travel]);
+  return useMemo(() => {
+    if (!found.ok) return found;
+    const { axle } = found;
+    const posed = (side: Side) => {
+      const { drawn } = axle[side];
+      const pose = poseCorner(axle[side], travel, rack);
+      const asDrawn = drawnFrame(drawn.static);
+      return pose.ok
+        ? { at: drawnAt(drawn, pose.upright), posed: frameAt(pose.upright), drawn: asDrawn }
+        : { at: drawnAsTyped(drawn), posed: asDrawn, drawn: asDrawn };
+    };
+    const both = { left: posed('left'), right: posed('right') };
+    return {
+      ok: true,
+      view: {
+        sides,
+        axle,
+        front: { left: both.left.at, right: both.right.at },
+        frames: both,
+      },
+    };
+  }, [found, sides, travel, rack]);
+}
+
 /** Over the rack's own travel. */
-function overRack(front: Wheel, wheelbase: number, travel: number) {
+export interface OverRack {
+  axle: Axle;
+  sides: readonly Wheel[];
+  curve: LockToLock;
+}
+
+/** The curve of a front axle, or why there is none. */
+export function overRack(
+  sides: readonly Wheel[],
+  wheelbase: number,
+  travel: number,
+): ({ ok: true } & OverRack) | { ok: false; why: string } {
+  const [front] = sides;
   const found = steerable(front, travel);
   if (!found.ok) return found;
   const racks = rackPositions(-front.rackTravel, front.rackTravel, POSITIONS);
   const curve = lockToLock(found.axle, wheelbase, travel, racks);
   return curve
-    ? { ...found, curve }
+    ? { ...found, sides, curve }
     : { ok: false as const, why: `at ride height, ${whyNotSteered(found.axle, 0, 0)}` };
 }
 
@@ -49,35 +100,8 @@ export function useSteeringCurve(
 ): LockToLock | null {
   return useMemo(() => {
     if (!design) return null;
-    const found = overRack(
-      wheelOf({ front: design, travel: limits }, 'front', 'left'),
-      wheelbase,
-      travel,
-    );
+    const left = wheelOf({ front: design, travel: limits }, 'front', 'left');
+    const found = overRack([left], wheelbase, travel);
     return found.ok ? found.curve : null;
   }, [design, limits, wheelbase, travel]);
-}
-
-export function useSteering(
-  { front, travel: limits, wheelbase }: Car,
-  travel: number,
-  rack: number,
-): Steering {
-  const sides = useMemo(() => {
-    const own = { front, travel: limits };
-    const left = wheelOf(own, 'front', 'left');
-    return front.rightPoints ? [left, wheelOf(own, 'front', 'right')] : [left];
-  }, [front, limits]);
-  const over = useMemo(() => overRack(sides[0], wheelbase, travel), [sides, wheelbase, travel]);
-  return useMemo(() => {
-    if (!over.ok) return over;
-    const { axle, curve } = over;
-    const drawn = (side: Side) => {
-      const pose = poseCorner(axle[side], travel, rack);
-      return pose.ok ? drawnAt(axle[side].drawn, pose.upright) : drawnAsTyped(axle[side].drawn);
-    };
-    const now = lockToLock(axle, wheelbase, travel, Float64Array.of(rack))!;
-    const both = { left: drawn('left'), right: drawn('right') };
-    return { ok: true, view: { sides, axle, curve, now, front: both } };
-  }, [over, sides, wheelbase, travel, rack]);
 }

@@ -1,0 +1,25 @@
+import type { AxleDesign, Build, Side } from '@/core/model/build';
+import { pointsKey, pointsOf } from '@/core/kinematics/axle';
+import type { Point } from '@/core/model/points';
+
+export type Edit = (change: (build: Build) => void, step?: string) => void;
+
+/** Takes the tie rods' joints of a front axle that was looked at, and its rack; everything else stays. */
+export const takeFront = (onEdit: Edit, { rack, ...from }: AxleDesign): void =>
+  onEdit((draft) => {
+    const { front } = draft;
+    const sides: Side[] = front.rightPoints ? ['left', 'right'] : ['left'];
+    for (const side of sides) {
+      const { tieRodInner, tieRodOuter } = pointsOf(from as AxleDesign, side);
+      const own = front[pointsKey(front, side)]!;
+      own.tieRodInner = hundredths(tieRodInner);
+      own.tieRodOuter = hundredths(tieRodOuter);
+    }
+    if (rack) front.rack = { ...rack };
+  });
+
+const hundredths = ({ ahead, out, up }: Point): Point => ({
+  ahead: Math.round(100 * ahead) / 100,
+  out: Math.round(100 * out) / 100,
+  up: Math.round(100 * up) / 100,
+});
