@@ -145,6 +145,16 @@ describe('steer', () => {
     expect(rows[33]['ackermann_percent']).toBe('');
   });
 
+  it('counts the handwheel to the left where it is known on which side of the bar the pinion is', async () => {
+    const build = referenceBuild(30);
+    build.front.rack = { travel: 30, perTurn: 40, pinionAt: 'above' };
+    const path = file('hand.json', writeBuildFile(build));
+    const [right] = table((await havrik('steer', path, '--step', '30')).out);
+    // Under a pinion the rack goes right as the hands go left.
+    expect(Number(right['rack_mm'])).toBe(-30);
+    expect(Number(right['handwheel_deg'])).toBeCloseTo(270, 9);
+  });
+
   it('prints the reference’s rack positions at every travel', async () => {
     const { rows } = reference;
     const path = file('steered.json', writeBuildFile(referenceBuild(30)));

@@ -1,5 +1,6 @@
 import type { Build } from '../src/core/model/build';
 import { wheelOf } from '../src/core/kinematics/wheel';
+import { rackPerHandwheel } from '../src/core/steering/hand';
 import { lockToLock, ratioOf } from '../src/core/steering/lockToLock';
 import { steerable, whyNotSteered } from '../src/core/steering/steerable';
 import { finite, positionsBetween, printed } from './table';
@@ -31,14 +32,16 @@ export function steerTable(
   const found = lockToLock(axle, build.wheelbase, travel, positions.at);
   // Both wheels stand at this travel, but not at ride height, where the steering axes are measured.
   if (!found) return { ok: false, why: `at ride height, ${whyNotSteered(axle, 0, 0)}` };
-  const perTurn = build.front.rack?.perTurn;
+  const { perTurn, pinionAt } = build.front.rack ?? {};
+  // + is the handwheel to the left where it is known which way it moves the rack, else as the rack goes.
+  const hand = pinionAt ? rackPerHandwheel(pinionAt) : 1;
   const { left, right } = found;
   const rows = Array.from(positions.at, (rack, i) => {
     const reachable = found.reachable[i] === 1;
     const show = (value: number) => (reachable ? finite(value) : null);
     return {
       rack_mm: Number(rack.toFixed(9)),
-      handwheel_deg: perTurn === undefined ? null : finite((rack / perTurn) * 360),
+      handwheel_deg: perTurn === undefined ? null : finite(((hand * rack) / perTurn) * 360),
       left_deg: show(left.steer[i]),
       right_deg: show(right.steer[i]),
       ackermann_error_deg: show(found.error[i]),

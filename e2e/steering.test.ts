@@ -106,6 +106,7 @@ it('drags an outer joint in plan, the wheels steered, along the drawn arm’s ow
   await openPart('curves');
   await page.waitForSelector('[data-steer-curve]');
   const joint = async () => (await readBuild()).front.points['tieRodOuter'];
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowRight');
   const before = await joint();
   const rings = await page.$$('[data-joint="tieRodOuter"] circle');
   const box = (await rings[0].boundingBox())!;

@@ -325,7 +325,7 @@ it('draws a new arm within the rim, with the room kept that is wanted', () => {
   const wanted = { ...STAYS, arm: 60, height: 20 };
   const search = new AckermannSearch(build, wheelOf(build, 'front', 'left'), wanted, 25);
   const problem = search.problem(1);
-  const rim = problem.spreads!.filter(({ above }) => above).at(-2)!.from;
+  const rim = problem.spreads!.filter(({ above }) => above).at(-4)!.from;
   const into = new Float64Array(problem.count);
   const { wheelCentre, tieRodOuter } = build.front.points;
   // The joint out to the rim's middle and far up or down: it ends in the rim.

@@ -232,9 +232,10 @@ class Eye {
       return Math.min(max, Math.max(min, Math.round(values[i] * 10) / 10));
     });
     const moved = search.designAt(marked);
-    const measured = this.measure(moved);
-    const collared = measured && this.collared(moved);
-    if (!collared) return null;
+    const collared = this.measure(moved) && this.collared(moved);
+    // Collars come in tenths too: what they leave of the lock is measured.
+    const measured = collared && this.measure(collared.design);
+    if (!measured) return null;
     const effort = this.effortOf(search, marked) + (collared.collar > 0 ? COLLARS : 0);
     return { ...measured, ...collared, values: marked, effort };
   }
@@ -250,7 +251,8 @@ class Eye {
     const { rack } = design;
     if (!stops || !rack) return null;
     const least = Math.min(...stops.map((stop) => Math.abs(stop.rack)));
-    const stop = Math.ceil(10 * (rack.travel - least) - 1e-6) / 10;
+    // Rounded so that no lock is lost by it.
+    const stop = Math.floor(10 * (rack.travel - least) + 1e-6) / 10;
     const stopped = { ...design, rack: { ...rack, stop } };
     return this.isFree(stopped) ? { design: stopped, collar: stop } : null;
   }

@@ -3,9 +3,11 @@ import { cross, dot, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { PINION_AT } from '../model/build';
 import type { PinionAt } from '../model/build';
+import { briefOf } from '../model/brief';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
 import { anyLayout, prepared } from '../../test/layouts';
+import { judgeSteering, steeringOf } from './steering';
 import { handOf, otherSide, rackPerHandwheel } from './hand';
 
 /** From the pinion to the bar, [ahead, left, up]. */
@@ -54,4 +56,18 @@ it('says nothing of an axle that cannot be posed', () => {
   const axle = prepared(front);
   axle.left = { ...axle.left, corner: { pose: () => false, why: () => null } };
   expect(handOf(axle, 2400, 'above')).toBeNull();
+});
+
+it('is loud about it in how the station stands', () => {
+  const build = blankBuild('x');
+  const { targets } = briefOf(build);
+  const of = (pinionAt: PinionAt | undefined) => {
+    if (pinionAt) build.front.rack!.pinionAt = pinionAt;
+    return judgeSteering(steeringOf(build), targets).filter(({ of }) =>
+      of.includes('wheels right'),
+    );
+  };
+  expect(of(undefined)).toEqual([]);
+  const both = [of('above'), of('below')];
+  expect(both.flat()).toEqual([{ verdict: 'rework', of: 'handwheel left, wheels right' }]);
 });

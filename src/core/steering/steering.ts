@@ -4,6 +4,7 @@ import type { Targets } from '../model/brief';
 import { judgeBand, judgeLeast } from '../verdict/verdicts';
 import type { Judged } from '../verdict/verdicts';
 import { ackermannAt } from './ackermann';
+import { handOf } from './hand';
 import { lockOf, ratioOf } from './lock';
 import type { Lock } from './lock';
 
@@ -15,6 +16,8 @@ export interface SteeringFigures {
   ratio: number | null;
   /** Null where full rack is not reached. */
   lock: Lock | null;
+  /** The wheels follow the handwheel; null where it is not known on which side of the rack's bar the pinion lies. */
+  follows: boolean | null;
 }
 
 export function steeringOf(build: Build): SteeringFigures {
@@ -26,15 +29,21 @@ export function steeringOf(build: Build): SteeringFigures {
       : null,
     ratio: ratioOf(build),
     lock: lockOf(build),
+    follows: prepared.ok
+      ? (handOf(prepared.axle, build.wheelbase, build.front.rack?.pinionAt)?.wheelLeft ?? null)
+      : null,
   };
 }
 
 /** The verdicts on them, of what is known. */
 export function judgeSteering(
-  { ackermann, ratio, lock }: SteeringFigures,
+  { ackermann, ratio, lock, follows }: SteeringFigures,
   targets: Targets,
 ): Judged[] {
   return [
+    ...(follows === false
+      ? [{ verdict: 'rework' as const, of: 'handwheel left, wheels right' }]
+      : []),
     ...(ackermann === null
       ? []
       : [

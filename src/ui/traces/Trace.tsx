@@ -1,7 +1,7 @@
 'use client';
 
 import Typography from '@mui/material/Typography';
-import { createContext, memo, useContext, useId, useState } from 'react';
+import { createContext, memo, useContext } from 'react';
 import {
   Scatter,
   ScatterChart,
@@ -12,18 +12,16 @@ import {
   XAxis,
   ZIndexLayer,
   YAxis,
-  usePlotArea,
-  useXAxisScale,
-  useYAxisScale,
 } from 'recharts';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { useView } from '../build/viewStore';
 import { BAND, FIGURES, PAPER } from '../theme';
 import { aboutNought, around, travelTicks } from './axes';
 import type { ValueAxis } from './axes';
+import { Inside, NOTHING, usePlot } from './plot';
 import { TRACES } from './traced';
 import type { Against, Line, Traced } from './traced';
+import { useKept } from './useKept';
 
 interface Props {
   traced: Traced;
@@ -82,21 +80,6 @@ export const Trace = memo(function Trace(props: Props) {
 });
 
 const PLACE = { flex: 1, minHeight: 0, position: 'relative' } as const;
-
-/**
- * An axis as it was as long as it says the same: the frame redraws all its axes for another. While a joint is dragged
- * it stays as long as the curve stays within it.
- */
-function useKept(axis: ValueAxis): ValueAxis {
-  const dragging = useView((view) => view.dragging);
-  const [kept, setKept] = useState(axis);
-  const same =
-    kept.from === axis.from && kept.to === axis.to && kept.ticks.join() === axis.ticks.join();
-  const within = axis.from >= kept.from && axis.to <= kept.to;
-  if (same || (dragging && within)) return kept;
-  setKept(axis);
-  return axis;
-}
 
 type Curves = Pick<Props, 'traced' | 'line' | 'ghost' | 'compared' | 'open' | 'wanted' | 'cursor'>;
 
@@ -182,8 +165,6 @@ const Frame = memo(function Frame({
   );
 });
 
-const NOTHING = () => <g />;
-
 function printValue(value: number, kind: 'angle' | 'length' | 'percent', unit: LengthUnit): string {
   if (kind === 'length') return readable(printLength(Math.round(value * 100) / 100, unit));
   return readable(
@@ -193,26 +174,19 @@ function printValue(value: number, kind: 'angle' | 'length' | 'percent', unit: L
 
 function CurveLayer() {
   const { traced, line, ghost, compared, open, wanted, cursor } = useContext(CurvesContext);
-  const id = useId();
-  const x = useXAxisScale();
-  const y = useYAxisScale();
-  const area = usePlotArea();
-  if (!x || !y || !area) return null;
+  const plot = usePlot();
+  if (!plot) return null;
+  const { x, y, area, clip } = plot;
   const path = (points: Line) =>
     points
-      .map(
-        ([value, travel], i) =>
-          `${i ? 'L' : 'M'}${Number(x(value)).toFixed(2)} ${Number(y(travel)).toFixed(2)}`,
-      )
+      .map(([value, travel], i) => `${i ? 'L' : 'M'}${x(value).toFixed(2)} ${y(travel).toFixed(2)}`)
       .join('');
-  const cx = cursor && Math.max(area.x, Math.min(area.x + area.width, Number(x(cursor.value))));
-  const cy = cursor && Number(y(cursor.travel));
+  const cx = cursor && Math.max(area.x, Math.min(area.x + area.width, x(cursor.value)));
+  const cy = cursor && y(cursor.travel);
   return (
     <>
-      <clipPath id={id}>
-        <rect x={area.x} y={area.y} width={area.width} height={area.height} />
-      </clipPath>
-      <g clipPath={`url(#${id})`}>
+      <Inside {...plot} />
+      <g clipPath={clip}>
         {wanted && <path d={`${path(wanted)}Z`} fill={BAND_FILLS[2]} data-curve="wanted" />}
         {open && open.length > 0 && (
           <path

@@ -6,7 +6,7 @@ import type { Axle } from '@/core/kinematics/axle';
 import { briefOf, startingBrief, targetsSchema } from '@/core/model/brief';
 import type { Build } from '@/core/model/build';
 import { SHAFT_LIMIT, startingRoom, wantedSchema } from '@/core/model/room';
-import { lengthIn, readable } from '@/core/model/units';
+import { lengthIn, readable, saidIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import type { LockWay } from '@/core/steering/lockLimits';
 import { finderWorker } from '../../build/finderWorker';
@@ -102,7 +102,12 @@ function Limits({ build, unit, onEdit }: Pick<PartProps, 'build' | 'unit' | 'onE
           <Typography key={turn} variant="body2" sx={{ mt: 0.5 }} data-lock={turn}>
             To the {turn}: {inner.toFixed(1)}° of the inner wheel and {outer.toFixed(1)}° of the
             outer{' '}
-            {first ? `before ${first.what}` : collars ? 'at the collars' : 'at the rack’s end'}.
+            {first
+              ? `before ${saidIn(first.what, unit)}`
+              : collars
+                ? 'at the collars'
+                : 'at the rack’s end'}
+            .
           </Typography>
         );
       })}
@@ -147,9 +152,9 @@ function Way({
       {limits.map(({ what, side, rack, travel, ends }, i) => (
         <tr key={`${side} ${what}`} data-limit={turn}>
           <th scope="row">{i === 0 ? turn : ''}</th>
-          <td>{at(rack)}</td>
+          <td style={{ whiteSpace: 'nowrap' }}>{at(rack)}</td>
           <td style={{ color: ends ? VERDICT.bad : VERDICT.edge }}>
-            {ends ? '✕' : '△'} {side} wheel: {what}
+            {ends ? '✕' : '△'} {side} wheel: {saidIn(what, unit)}
             {travel === 0 ? '' : `, at ${at(travel)} ${travel > 0 ? 'bump' : 'droop'}`}
           </td>
         </tr>

@@ -4,15 +4,17 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { memo, useMemo, useState } from 'react';
+import { createContext, memo, useContext, useMemo, useState } from 'react';
 import {
   CartesianGrid,
-  Line,
-  LineChart,
+  DefaultZIndexes,
   ReferenceLine,
   ResponsiveContainer,
+  Scatter,
+  ScatterChart,
   XAxis,
   YAxis,
+  ZIndexLayer,
 } from 'recharts';
 import { printLength, readable, trimmed } from '@/core/model/units';
 import type { AxleDesign } from '@/core/model/build';
@@ -21,7 +23,10 @@ import { rackPerHandwheel } from '@/core/steering/hand';
 import type { LockToLock } from '@/core/steering/lockToLock';
 import { Choice } from '../../fields/Choice';
 import { FIGURES, PAPER } from '../../theme';
-import { travelTicks } from '../../traces/axes';
+import { around, travelTicks } from '../../traces/axes';
+import type { ValueAxis } from '../../traces/axes';
+import { Inside, NOTHING, usePlot } from '../../traces/plot';
+import { useKept } from '../../traces/useKept';
 import { CURVES, ratiosOf } from './curves';
 import type { CurveName } from './curves';
 
@@ -46,7 +51,7 @@ export const SteerCurve = memo(function SteerCurve({
   const [against, setAgainst] = useState<Against>('rack');
   const perTurn = gear?.perTurn;
   const [shown, setShown] = useState<CurveName>('error');
-  const { label, meaning, unit: ending } = CURVES[shown];
+  const { label, unit: ending } = CURVES[shown];
   const length = shown === 'contactUp';
   const [own, other] = useMemo(
     () => [curve, compared].map((one) => one && rowsOf(one, shown, perTurn)),
@@ -62,53 +67,21 @@ export const SteerCurve = memo(function SteerCurve({
     [byHand, limit, unit],
   );
   const two = CURVES[shown].of(curve).length > 1;
-  const rows = useMemo(
-    () =>
-      own!.map((row, i) => ({
-        ...row,
-        at: row.rack * along,
-        was: other?.[i]?.left,
-        wasRight: other?.[i]?.right,
-      })),
-    [own, other, along],
-  );
-  const print = (value: number) =>
-    readable(
-      length ? printLength(Math.round(value * 100) / 100, unit) : `${trimmed(value, 2)}${ending}`,
-    );
+  const [lines, values] = useMemo(() => linesOf(own!, other, two), [own, other, two]);
+  const grain = length && unit === 'in' ? 25.4 : 1;
+  const axis = useKept(useMemo(() => around(values, false, grain), [values, grain]));
   return (
     <Box component="section" aria-label="Steering curve" sx={{ minWidth: 0 }}>
-      <Typography
-        component="h2"
-        sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 1, fontSize: 15 }}
-      >
-        <TextField
-          select
-          variant="standard"
-          value={shown}
-          onChange={(event) => setShown(event.target.value as CurveName)}
-          slotProps={{ htmlInput: { 'aria-label': 'Steering curve shown' } }}
-          sx={{ '& .MuiSelect-select': { py: 0, fontWeight: 600 } }}
-        >
-          {(Object.keys(CURVES) as CurveName[]).map((name) => (
-            <MenuItem key={name} value={name}>
-              {CURVES[name].label}
-            </MenuItem>
-          ))}
-        </TextField>
-        over the
-        <Choice
-          label="Curve against"
-          value={byHand ? 'handwheel' : 'rack'}
-          options={perTurn === undefined ? RACK : AGAINST}
-          onPick={setAgainst}
-        />
-        <Typography component="span" variant="caption" color="text.secondary">
-          {length ? `${unit}, ${meaning}` : meaning}
-          {two && '; left wheel full, right wheel dashed'}
-          {compared && '; thin: what it is compared with'}
-        </Typography>
-      </Typography>
+      <Head
+        shown={shown}
+        against={byHand ? 'handwheel' : 'rack'}
+        hasHand={perTurn !== undefined}
+        two={two}
+        compared={compared !== null}
+        unit={unit}
+        onShow={setShown}
+        onAgainst={setAgainst}
+      />
       {shown !== 'ratio' && own!.every(({ left }) => left === null) ? (
         <Typography variant="body2" sx={{ mt: 2 }}>
           Nothing to draw: what these wheels steer about moves with them, or no part of the rack’s
@@ -120,44 +93,68 @@ export const SteerCurve = memo(function SteerCurve({
         </Typography>
       ) : (
         <Box sx={{ height: 262, pt: 0.5 }} data-steer-curve={shown} role="img" aria-label={label}>
-          <ResponsiveContainer width="100%" height="100%">
-            <LineChart
-              data={rows}
-              margin={{ top: 8, right: 16, bottom: 0, left: 0 }}
-              accessibilityLayer={false}
-            >
-              <CartesianGrid stroke={PAPER.line} vertical={false} />
-              <XAxis
-                type="number"
-                dataKey="at"
-                domain={[-limit, limit]}
-                ticks={ticks}
-                tick={tick}
-                stroke={PAPER.soft}
-                height={24}
-                tickFormatter={(at: number) =>
-                  byHand ? `${readable(at.toFixed(0))}°` : readable(printLength(at, unit))
-                }
-              />
-              <YAxis
-                type="number"
-                domain={['auto', 'auto']}
-                tick={tick}
-                stroke={PAPER.soft}
-                width={58}
-                tickFormatter={print}
-              />
-              <ReferenceLine x={0} stroke={PAPER.soft} strokeDasharray="3 4" />
-              <ReferenceLine x={rack * along} stroke={PAPER.accent} />
-              {other && <Line dataKey="was" {...THIN} />}
-              {other && two && <Line dataKey="wasRight" {...THIN} strokeDasharray="6 4" />}
-              {two && <Line dataKey="right" {...LINE} strokeDasharray="6 4" />}
-              <Line dataKey="left" {...LINE} />
-            </LineChart>
-          </ResponsiveContainer>
+          <LinesContext.Provider value={{ lines, along, rack }}>
+            <Frame {...{ axis, limit, ticks, byHand, length, ending, unit }} />
+          </LinesContext.Provider>
         </Box>
       )}
     </Box>
+  );
+});
+
+/** What is drawn, and against what. */
+const Head = memo(function Head({
+  shown,
+  against,
+  hasHand,
+  two,
+  compared,
+  unit,
+  onShow,
+  onAgainst,
+}: {
+  shown: CurveName;
+  against: Against;
+  hasHand: boolean;
+  two: boolean;
+  compared: boolean;
+  unit: LengthUnit;
+  onShow: (name: CurveName) => void;
+  onAgainst: (against: Against) => void;
+}) {
+  const { meaning } = CURVES[shown];
+  return (
+    <Typography
+      component="h2"
+      sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 1, fontSize: 15 }}
+    >
+      <TextField
+        select
+        variant="standard"
+        value={shown}
+        onChange={(event) => onShow(event.target.value as CurveName)}
+        slotProps={{ htmlInput: { 'aria-label': 'Steering curve shown' } }}
+        sx={{ '& .MuiSelect-select': { py: 0, fontWeight: 600 } }}
+      >
+        {(Object.keys(CURVES) as CurveName[]).map((name) => (
+          <MenuItem key={name} value={name}>
+            {CURVES[name].label}
+          </MenuItem>
+        ))}
+      </TextField>
+      over the
+      <Choice
+        label="Curve against"
+        value={against}
+        options={hasHand ? AGAINST : RACK}
+        onPick={onAgainst}
+      />
+      <Typography component="span" variant="caption" color="text.secondary">
+        {shown === 'contactUp' ? `${unit}, ${meaning}` : meaning}
+        {two && '; left wheel full, right wheel dashed'}
+        {compared && '; thin: what it is compared with'}
+      </Typography>
+    </Typography>
   );
 });
 
@@ -172,13 +169,144 @@ function turns(limit: number): number[] {
   return Array.from({ length: 2 * last + 1 }, (_, i) => (i - last) * step);
 }
 
-const LINE = {
-  dot: false,
-  isAnimationActive: false,
-  stroke: PAPER.ink,
-  strokeWidth: 2.4,
-} as const;
-const THIN = { ...LINE, strokeWidth: 1 } as const;
+interface Line {
+  /** Places of the rack, mm, and values, in runs without a gap. */
+  runs: [rack: number, value: number][][];
+  thin: boolean;
+  dashed: boolean;
+}
+
+/** What changes while a joint is dragged goes past the frame, which would redraw its axes. */
+const LinesContext = createContext<{ lines: readonly Line[]; along: number; rack: number }>({
+  lines: [],
+  along: 1,
+  rack: 0,
+});
+
+/** Axes; the lines inside redraw without it. */
+const Frame = memo(function Frame({
+  axis,
+  limit,
+  ticks,
+  byHand,
+  length,
+  ending,
+  unit,
+}: {
+  axis: ValueAxis;
+  limit: number;
+  ticks: number[];
+  byHand: boolean;
+  length: boolean;
+  ending: string;
+  unit: LengthUnit;
+}) {
+  const print = (value: number) =>
+    readable(
+      length ? printLength(Math.round(value * 100) / 100, unit) : `${trimmed(value, 2)}${ending}`,
+    );
+  // The axes go by data: the plot's own corners.
+  const corners = [
+    { at: -limit, value: axis.from },
+    { at: limit, value: axis.to },
+  ];
+  return (
+    <ResponsiveContainer width="100%" height="100%">
+      <ScatterChart margin={{ top: 8, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
+        <CartesianGrid stroke={PAPER.line} vertical={false} />
+        <XAxis
+          type="number"
+          dataKey="at"
+          domain={[-limit, limit]}
+          ticks={ticks}
+          allowDataOverflow
+          tick={tick}
+          stroke={PAPER.soft}
+          height={24}
+          tickFormatter={(at: number) =>
+            byHand ? `${readable(at.toFixed(0))}°` : readable(printLength(at, unit))
+          }
+        />
+        <YAxis
+          type="number"
+          dataKey="value"
+          domain={[axis.from, axis.to]}
+          ticks={axis.ticks}
+          allowDataOverflow
+          tick={tick}
+          stroke={PAPER.soft}
+          width={58}
+          tickFormatter={print}
+        />
+        <ReferenceLine x={0} stroke={PAPER.soft} strokeDasharray="3 4" />
+        <Scatter data={corners} shape={NOTHING} isAnimationActive={false} />
+        <ZIndexLayer zIndex={DefaultZIndexes.scatter}>
+          <Lines />
+        </ZIndexLayer>
+      </ScatterChart>
+    </ResponsiveContainer>
+  );
+});
+
+function Lines() {
+  const { lines, along, rack } = useContext(LinesContext);
+  const plot = usePlot();
+  if (!plot) return null;
+  const { x, y, area, clip } = plot;
+  const path = (runs: Line['runs']) =>
+    runs
+      .map((run) =>
+        run
+          .map(
+            ([at, value], i) =>
+              `${i ? 'L' : 'M'}${x(at * along).toFixed(1)} ${y(value).toFixed(1)}`,
+          )
+          .join(''),
+      )
+      .join('');
+  return (
+    <>
+      <Inside {...plot} />
+      <path d={`M${x(rack * along).toFixed(1)} ${area.y}v${area.height}`} stroke={PAPER.accent} />
+      <g clipPath={clip} fill="none" stroke={PAPER.ink}>
+        {lines.map(({ runs, thin, dashed }, i) => (
+          <path
+            key={i}
+            d={path(runs)}
+            strokeWidth={thin ? 1 : 2.4}
+            strokeDasharray={dashed ? '6 4' : undefined}
+            data-steer-line={thin ? 'compared' : dashed ? 'right' : 'left'}
+          />
+        ))}
+      </g>
+    </>
+  );
+}
+
+type Rows = ReturnType<typeof rowsOf>;
+
+/** The lines to draw, both layouts' and both wheels', and every value of them. */
+function linesOf(own: Rows, other: Rows | null, two: boolean): [Line[], number[]] {
+  const values: number[] = [];
+  const line = (rows: Rows, side: 'left' | 'right', thin: boolean): Line => {
+    const runs: Line['runs'] = [[]];
+    for (const row of rows) {
+      const value = row[side];
+      if (value === null) {
+        if (runs[runs.length - 1].length > 0) runs.push([]);
+        continue;
+      }
+      values.push(value);
+      runs[runs.length - 1].push([row.rack, value]);
+    }
+    return { runs, thin, dashed: side === 'right' };
+  };
+  const of = (rows: Rows, thin: boolean) => [
+    ...(two ? [line(rows, 'right', thin)] : []),
+    line(rows, 'left', thin),
+  ];
+  return [[...(other ? of(other, true) : []), ...of(own, false)], values];
+}
 
 const rowsOf = (curve: LockToLock, shown: CurveName, perTurn: number | undefined) => {
   const [left, right] = shown === 'ratio' ? [ratiosOf(curve, perTurn)] : CURVES[shown].of(curve);

@@ -87,6 +87,12 @@ export const SteerFigures = memo(function SteerFigures({
         ? 'mm a turn?'
         : `${(Math.abs(now.rack[0]) / perTurn).toFixed(2)} turns`,
     ],
+    [
+      'lock to lock',
+      perTurn === undefined
+        ? 'mm a turn?'
+        : `${((curve.rack[curve.count - 1] - curve.rack[0]) / perTurn).toFixed(2)} turns`,
+    ],
   ];
   return (
     <Table aria-label="Steering where the rack is">

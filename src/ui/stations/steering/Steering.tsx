@@ -145,7 +145,12 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
           onDrag={handleDrag}
         />
       </Box>
-      <Box sx={{ mb: 1.5, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+      <Box
+        sx={{
+          ...{ mb: 1.5, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' },
+          overflowX: 'auto',
+        }}
+      >
         <Choice
           label="What of the steering"
           value={part}

@@ -46,8 +46,8 @@ export function Stops({
       if (mm === undefined) delete own.stop;
       else own.stop = mm;
     }, step);
-  // The longer one on both sides: neither wheel is turned further than is wanted.
-  const longest = Math.ceil(10 * Math.max(...stops.map(({ collar }) => collar)) - 1e-6) / 10;
+  // The longer one on both sides, rounded so that no lock is lost by it.
+  const longest = Math.floor(10 * Math.max(...stops.map(({ collar }) => collar)) + 1e-6) / 10;
   return (
     <>
       <Table aria-label="Stops">

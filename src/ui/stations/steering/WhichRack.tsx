@@ -104,8 +104,7 @@ export function WhichRack({ build, unit, tried, onTry, onEdit }: PartProps) {
       })}
       {rods.map((one) => (
         <Typography key={one.part.name} variant="body2" data-rod-tried={one.part.name}>
-          {one.fitsRack !== false && !one.tooLong && !one.tooShort ? '✓' : '△'} {one.part.name}:{' '}
-          {suits(one, unit)}
+          {markOf(one)} {one.part.name}: {suits(one, unit)}
         </Typography>
       ))}
       <Typography variant="caption" component="p" color="text.secondary">
@@ -129,6 +128,10 @@ const figures = ({ ratio, lock, reached, turns, ackermann }: RackTried): string 
   ]
     .filter(Boolean)
     .join(', ');
+
+/** What is not known is no ✓. */
+const markOf = ({ fitsRack, tooLong, tooShort }: InnerRodTried): string =>
+  fitsRack === false || tooLong || tooShort ? '△' : fitsRack === null ? '?' : '✓';
 
 const suits = (
   { part, fitsRack, left, tooLong, tooShort }: InnerRodTried,
