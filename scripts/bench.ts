@@ -67,7 +67,7 @@ async function main(): Promise<void> {
     .add('lock to lock, 81 positions, both wheels', () =>
       lockToLock(axle, build.wheelbase, 0, racks),
     )
-    .add('Ackermann with bump steer, 5 freedoms (arm 3, rack 2)', () => {
+    .add('Ackermann with bump steer, 5 freedoms', () => {
       finish(findAckermann(steered, ACKERMANN));
     })
     .add('Ackermann with bump steer, 6 freedoms', () => {

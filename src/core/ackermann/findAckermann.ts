@@ -189,6 +189,8 @@ class Eye {
   private readonly bands;
   private readonly tight;
   private rodLeast: number;
+  /** The axle as it is reaches every travel with the rack at its ends: answers are to as well. */
+  private keepsEnds = true;
 
   constructor(
     private readonly build: Build,
@@ -202,6 +204,7 @@ class Eye {
     // What is near over centre now is no fault of an answer.
     this.rodLeast = ROD_LEAST;
     while (this.rodLeast > 0 && !this.isFree(wheel.design)) this.rodLeast -= 1;
+    this.keepsEnds = this.isFree(wheel.design);
   }
 
   measure(design: AxleDesign): AckermannFinding['before'] | null {
@@ -259,6 +262,7 @@ class Eye {
 
   /** Whether both wheels reach every travel with the rack at its ends, no rod too near straight with its arm. */
   private isFree(design: AxleDesign): boolean {
+    if (!this.keepsEnds) return true;
     const { bump, droop } = this.build.travel;
     const { solved, rackTravel } = this.wheel.drawnAs(design);
     if (!solved.ok) return false;

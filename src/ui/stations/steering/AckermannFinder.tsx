@@ -40,8 +40,10 @@ const REACH: { name: 'arm' | 'ahead' | 'height' | 'spacing'; label: string }[] =
 export function AckermannFinder(props: PartProps) {
   const { build, unit, onEdit, onTry } = props;
   const { front } = build;
-  const wanted = build.asked?.ackermann ?? startingAckermann(briefOf(build).targets);
-  const search = useSearch<AckermannAnswer>('ackermann', front, wanted);
+  const { targets } = briefOf(build);
+  const wanted = build.asked?.ackermann ?? startingAckermann(targets);
+  // The brief's lock and bands are wishes too.
+  const search = useSearch<AckermannAnswer>('ackermann', front, { wanted, targets });
   const { part, found, stale, start } = search;
   const put = askedOf(onEdit);
   const change = (next: Partial<AckermannWanted>, step?: string) =>

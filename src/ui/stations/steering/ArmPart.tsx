@@ -1,6 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
 import type { Wheel } from '@/core/kinematics/wheel';
 import { NARROW } from '../../theme';
 import { Section } from '../brief/parts';
@@ -24,7 +25,14 @@ export function ArmPart({ wheels, ...props }: PartProps & { wheels: readonly Whe
     >
       <Section title="Which side of the kingpin?">
         <WhichSide wheels={wheels} wheelbase={wheelbase} unit={unit} />
-        {wheels.length === 1 && <Remedies {...props} wheel={wheels[0]} />}
+        {wheels.length === 1 ? (
+          <Remedies {...props} wheel={wheels[0]} />
+        ) : (
+          <Typography variant="body2" sx={{ mt: 1 }}>
+            The sides are not alike: what swapping, bending or turning round would give is reckoned
+            for a pair of arms that mirror each other only.
+          </Typography>
+        )}
       </Section>
       <Section title="String sheet">
         <StringTable wheels={wheels} wheelbase={wheelbase} unit={unit} />

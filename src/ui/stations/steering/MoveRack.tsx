@@ -109,8 +109,9 @@ export function MoveRack({
             onLook={() => onTry(looked ? null : moved)}
             onTake={() => {
               onTry(null);
-              takeFront(onEdit, moved);
-              put('rackMove', { ...asked, ahead: 0, up: 0, out: 0 });
+              takeFront(onEdit, moved, (draft) => {
+                (draft.asked ??= {}).rackMove = { ...asked, ahead: 0, up: 0, out: 0 };
+              });
             }}
           />
         )}

@@ -4,8 +4,15 @@ import type { Point } from '@/core/model/points';
 
 export type Edit = (change: (build: Build) => void, step?: string) => void;
 
-/** Takes the tie rods' joints of a front axle that was looked at, and its rack; everything else stays. */
-export const takeFront = (onEdit: Edit, { rack, ...from }: AxleDesign): void =>
+/**
+ * Takes the tie rods' joints of a front axle that was looked at, and its rack; everything else stays.
+ * @param beside what else is changed in the same step
+ */
+export const takeFront = (
+  onEdit: Edit,
+  { rack, ...from }: AxleDesign,
+  beside?: (draft: Build) => void,
+): void =>
   onEdit((draft) => {
     const { front } = draft;
     const sides: Side[] = front.rightPoints ? ['left', 'right'] : ['left'];
@@ -16,6 +23,7 @@ export const takeFront = (onEdit: Edit, { rack, ...from }: AxleDesign): void =>
       own.tieRodOuter = hundredths(tieRodOuter);
     }
     if (rack) front.rack = { ...rack };
+    beside?.(draft);
   });
 
 const hundredths = ({ ahead, out, up }: Point): Point => ({
