@@ -1,6 +1,6 @@
 import type { Axle } from '../kinematics/axle';
-import { HARDLY, trueInner } from './lockToLock';
-import { steeredAt } from './steered';
+import { HARDLY, lockToLock, trueInner } from './lockToLock';
+import { towardsTurn } from './steered';
 
 /** Both front wheels at one rack position, degrees from straight ahead, the inner one turned more where it is true. */
 export interface Steered {
@@ -15,13 +15,20 @@ export interface Steered {
 /**
  * Ackermann at ride height with the rack at a position.
  * @param rack mm; which way does not matter for an axle whose sides mirror each other
- * @returns null out of reach, or where the wheels hardly steer
+ * @returns null out of reach, where the wheels hardly steer, or where they steer about nothing
  */
 export function ackermannAt(axle: Axle, wheelbase: number, rack: number): Steered | null {
-  const steered = steeredAt(axle, rack);
-  if (!steered) return null;
-  const { innerSteer: inner, outerSteer: outer, between } = steered;
-  if (!(outer > HARDLY)) return null;
-  const wanted = trueInner(outer, between, wheelbase);
-  return { inner, outer, trueInner: wanted, percent: (100 * (inner - outer)) / (wanted - outer) };
+  const over = lockToLock(axle, wheelbase, 0, Float64Array.of(rack));
+  if (!over || over.reachable[0] === 0) return null;
+  const { innerSteer: inner, outerSteer: outer } = towardsTurn(
+    over.left.steer[0],
+    over.right.steer[0],
+  );
+  if (!(outer > HARDLY) || Number.isNaN(over.between)) return null;
+  return {
+    inner,
+    outer,
+    trueInner: trueInner(outer, over.between, wheelbase),
+    percent: over.percent[0],
+  };
 }

@@ -1,14 +1,16 @@
-import { toDeg, toRad } from '../geometry/angle';
+import { toDeg } from '../geometry/angle';
 import { prepareAxle, rackTravelOf } from '../kinematics/axle';
 import type { Build } from '../model/build';
 import { readAt } from '../motion/sweep';
-import { steeredAt } from './steered';
+import { circlesAt } from './circles';
+import { lockToLock } from './lockToLock';
+import { towardsTurn } from './steered';
 
 /** What the front wheels reach at full rack, degrees from straight ahead, and the circle of that, m. */
 export interface Lock {
   inner: number;
   outer: number;
-  /** Diameter that the outside of the outer front tyre needs. */
+  /** Diameter between kerbs, about the turn centre of both wheels' mean. */
   circle: number;
 }
 
@@ -20,28 +22,32 @@ export function lockOf({ front, wheelbase }: Build): Lock | null {
   const prepared = prepareAxle(front);
   if (!prepared.ok) return null;
   const rack = rackTravelOf(front);
-  const locks = [rack, -rack].map((at): Lock | null => {
-    const steered = steeredAt(prepared.axle, at);
-    if (!steered || steered.outerSteer <= 0) return null;
-    const { innerSteer: inner, outerSteer: outer } = steered;
-    return { inner, outer, circle: circleOf(wheelbase, outer, front.tyre.width) };
+  const over = lockToLock(prepared.axle, wheelbase, 0, Float64Array.of(rack, -rack));
+  const locks = [0, 1].map((i): Lock | null => {
+    const circles = over && circlesAt(over, i, wheelbase, { ...front.tyre, nose: null });
+    if (!circles) return null;
+    const { innerSteer, outerSteer } = towardsTurn(over.left.steer[i], over.right.steer[i]);
+    if (outerSteer <= 0) return null;
+    return { inner: innerSteer, outer: outerSteer, circle: circles.kerb / 1000 };
   });
   const [left, right] = locks;
   return left && right && (left.circle >= right.circle ? left : right);
 }
 
-/** Diameter between kerbs, m, at a steer of the outer wheel, degrees (geometry, no slip). */
-const circleOf = (wheelbase: number, outer: number, tyreWidth: number): number =>
-  (2 * wheelbase) / Math.sin(toRad(outer)) / 1000 + tyreWidth / 1000;
-
-/** Steer of the outer wheel, degrees, that a circle between kerbs (m) asks for; null where none does. */
+/**
+ * Mean steer of both wheels, degrees, that a circle between kerbs (m) asks for, about: contact points as straight ahead.
+ * @param out from the centreline to the front contact points, mm
+ * @returns null where none does
+ */
 export function steerForCircle(
   wheelbase: number,
   circle: number,
   tyreWidth: number,
+  out: number,
 ): number | null {
-  const sine = (2 * wheelbase) / (circle * 1000 - tyreWidth);
-  return sine > 0 && sine <= 1 ? toDeg(Math.asin(sine)) : null;
+  const radius = (circle * 1000 - tyreWidth) / 2;
+  const towards = Math.sqrt(radius ** 2 - wheelbase ** 2) - out;
+  return towards > 0 ? toDeg(Math.atan2(wheelbase, towards)) : null;
 }
 
 /**

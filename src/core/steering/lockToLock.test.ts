@@ -7,7 +7,6 @@ import type { AxleDesign } from '../model/build';
 import type { Points } from '../model/points';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
-import { steeredAt } from './steered';
 import { HARDLY, lockToLock, rackPositions, trueInner } from './lockToLock';
 import type { LockToLock } from './lockToLock';
 
@@ -235,11 +234,15 @@ describe('lock to lock', () => {
     fc.assert(
       fc.property(anyLayout, fc.double({ min: 2, max: 15, noNaN: true }), (design, rack) => {
         const axle = prepared(design);
-        const read = steeredAt(axle, rack);
         const found = lockToLock(axle, WHEELBASE, 0, Float64Array.of(rack));
-        fc.pre(read !== null && found !== null);
-        expect(found!.left.steer[0]).toBeCloseTo(read!.left, 9);
-        expect(found!.right.steer[0]).toBeCloseTo(read!.right, 9);
+        for (const side of ['left', 'right'] as const) {
+          const [at, straight] = [readAt(axle[side], 0, rack), readAt(axle[side], 0, 0)];
+          fc.pre(found !== null && at.ok && straight.ok);
+          if (!at.ok || !straight.ok) return;
+          const turned = (side === 'left' ? -1 : 1) * (at.value.toe - straight.value.toe);
+          expect(found![side].steer[0]).toBeCloseTo(turned, 9);
+          expect(found![side].caster[0]).toBeCloseTo(at.value.caster!, 9);
+        }
       }),
       { numRuns: 25 },
     );

@@ -1,8 +1,13 @@
 import fc from 'fast-check';
 import { anyLayout, axleWith, prepared } from '../../test/layouts';
+import type { Axle } from '../kinematics/axle';
 import { blankBuild } from '../model/starts';
+import { readAt } from '../motion/sweep';
+import { ackermannAt } from './ackermann';
 import { lockOf, ratioOf } from './lock';
-import { steeredAt } from './steered';
+import { towardsTurn } from './steered';
+
+const WHEELBASE = 2400;
 
 /** Outer joint outboard of the kingpin behind the axle: the outer wheel turns more. */
 const reversed = () => {
@@ -14,38 +19,44 @@ const reversed = () => {
   return build;
 };
 
+/** Both wheels from straight ahead, + left, read one by one. */
+const read = (axle: Axle, rack: number) => {
+  const of = (side: 'left' | 'right') => {
+    const [at, straight] = [readAt(axle[side], 0, rack), readAt(axle[side], 0, 0)];
+    if (!at.ok || !straight.ok) return NaN;
+    return (side === 'left' ? -1 : 1) * (at.value.toe - straight.value.toe);
+  };
+  return { left: of('left'), right: of('right') };
+};
+
 it('knows the inner wheel by where the car turns to, whichever turns more', () => {
   const build = reversed();
   const axle = prepared(build.front);
   for (const rack of [30, -30, 60, -60]) {
-    const steered = steeredAt(axle, rack)!;
-    expect(steered.inner).toBe(steered.left + steered.right > 0 ? 'left' : 'right');
-    const own = steered.inner === 'left' ? steered.left : steered.right;
-    expect(steered.innerSteer).toBeCloseTo(Math.abs(own), 9);
+    const { left, right } = read(axle, rack);
+    const steered = towardsTurn(left, right);
+    expect(steered.turn).toBe(left + right > 0 ? 'left' : 'right');
+    expect(steered.innerSteer).toBeCloseTo(Math.abs(steered.turn === 'left' ? left : right), 9);
     expect(steered.outerSteer).toBeGreaterThan(steered.innerSteer);
+    const ackermann = ackermannAt(axle, WHEELBASE, rack)!;
+    expect(ackermann.inner).toBeCloseTo(steered.innerSteer, 9);
+    expect(ackermann.percent).toBeLessThan(0);
   }
-});
-
-it('takes the circle by the outer wheel where that turns more (geometry)', () => {
-  const build = reversed();
-  const lock = lockOf(build)!;
-  expect(lock.outer).toBeGreaterThan(lock.inner);
-  expect(lock.circle).toBeCloseTo(
-    (2 * build.wheelbase) / Math.sin((lock.outer * Math.PI) / 180) / 1000 +
-      build.front.tyre.width / 1000,
-    9,
-  );
 });
 
 it('mirrors, on random layouts', () => {
   fc.assert(
     fc.property(anyLayout, fc.double({ min: 2, max: 15, noNaN: true }), (design, rack) => {
       const axle = prepared(design);
-      const [one, other] = [steeredAt(axle, rack), steeredAt(axle, -rack)];
+      const [one, other] = [
+        ackermannAt(axle, WHEELBASE, rack),
+        ackermannAt(axle, WHEELBASE, -rack),
+      ];
       fc.pre(one !== null && other !== null);
-      expect(one!.left).toBeCloseTo(-other!.right, 7);
-      expect(one!.inner).not.toBe(other!.inner);
-      expect(one!.innerSteer).toBeCloseTo(other!.innerSteer, 7);
+      const [left, right] = [read(axle, rack), read(axle, -rack)];
+      expect(left.left).toBeCloseTo(-right.right, 7);
+      expect(one!.inner).toBeCloseTo(other!.inner, 7);
+      expect(one!.percent).toBeCloseTo(other!.percent, 5);
     }),
     { numRuns: 25 },
   );
@@ -57,8 +68,20 @@ it('takes the larger circle of both locks where the sides differ', () => {
   build.front.rightPoints.tieRodOuter.ahead *= 1.25;
   const axle = prepared(build.front);
   const { travel } = build.front.rack!;
-  const outers = [travel, -travel].map((rack) => steeredAt(axle, rack)!.outerSteer);
-  expect(lockOf(build)!.outer).toBeCloseTo(Math.min(...outers), 9);
+  // The less the wheels turn together, the larger the circle.
+  const ways = [travel, -travel].map((rack) => read(axle, rack));
+  const [less] = ways.sort((a, b) => Math.abs(a.left + a.right) - Math.abs(b.left + b.right));
+  const { innerSteer, outerSteer } = towardsTurn(less.left, less.right);
+  expect(lockOf(build)!.inner).toBeCloseTo(innerSteer, 9);
+  expect(lockOf(build)!.outer).toBeCloseTo(outerSteer, 9);
+});
+
+it('has a lock where the wheels steer about what moves with them, and no Ackermann to tell', () => {
+  const build = blankBuild('x', 'strut-links');
+  const lock = lockOf(build)!;
+  const { left, right } = read(prepared(build.front), build.front.rack!.travel);
+  expect(lock.inner).toBeCloseTo(towardsTurn(left, right).innerSteer, 9);
+  expect(ackermannAt(prepared(build.front), WHEELBASE, 20)).toBeNull();
 });
 
 it('has a ratio where the rack’s mm a turn are known: the limit of what the wheels turn', () => {
@@ -67,7 +90,7 @@ it('has a ratio where the rack’s mm a turn are known: the limit of what the wh
   expect(ratioOf(build)).toBeNull();
   build.front.rack!.perTurn = 44;
   const axle = prepared(axleWith(build.front.points, build.front.static));
-  const small = steeredAt(axle, 0.01)!;
+  const small = read(axle, 0.01);
   const degreesOfWheel = Math.abs(small.left + small.right) / 2;
   expect(ratioOf(build)!).toBeCloseTo(((0.01 / 44) * 360) / degreesOfWheel, 2);
 });

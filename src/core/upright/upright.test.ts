@@ -222,15 +222,18 @@ describe('lock and turning circle', () => {
     const build = blankBuild('x');
     const lock = lockOf(build)!;
     expect(lock.inner).toBeGreaterThan(lock.outer);
-    // Geometry: wheelbase over the sine of the outer wheel's steer.
-    expect(lock.circle).toBeCloseTo(4.8 / Math.sin((lock.outer * Math.PI) / 180) + 0.195, 9);
-    expect(steerForCircle(2400, lock.circle, 195)).toBeCloseTo(lock.outer, 9);
+    // Geometry: from the middle of the rear axle's line to the outside of the outer tyre.
+    const mean = (lock.inner + lock.outer) / 2;
+    const { out } = build.front.points.wheelCentre;
+    const towards = 2400 / Math.tan((mean * Math.PI) / 180) + out;
+    expect(lock.circle).toBeCloseTo((2 * Math.hypot(2400, towards)) / 1000 + 0.195, 1);
+    expect(Math.abs(steerForCircle(2400, lock.circle, 195, out)! - mean)).toBeLessThan(0.5);
   });
 
   it('has none where the rack does not get there', () => {
     const build = blankBuild('x');
     build.front.rack!.travel = 300;
     expect(lockOf(build)).toBeNull();
-    expect(steerForCircle(2400, 3, 195)).toBeNull();
+    expect(steerForCircle(2400, 3, 195, 600)).toBeNull();
   });
 });

@@ -204,7 +204,12 @@ function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
   const needed =
     limits.turningCircle === undefined
       ? null
-      : steerForCircle(build.wheelbase, limits.turningCircle, build.front.tyre.width);
+      : steerForCircle(
+          build.wheelbase,
+          limits.turningCircle,
+          build.front.tyre.width,
+          build.front.points.wheelCentre.out,
+        );
   if (isOfSketch(build, build.front))
     return (
       <Typography variant="body2" color="text.secondary" aria-label="Reached" component="div">
@@ -225,8 +230,8 @@ function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
       needed === null
         ? [`No steer turns this wheelbase in ${limits.turningCircle} m.`, true]
         : [
-            `${limits.turningCircle} m wants ${needed.toFixed(1)}° of the outer wheel.`,
-            lock !== null && lock.outer < needed,
+            `${limits.turningCircle} m wants about ${needed.toFixed(1)}° of both wheels’ mean.`,
+            lock !== null && lock.circle > limits.turningCircle,
           ],
     );
   if (limits.width !== undefined)
