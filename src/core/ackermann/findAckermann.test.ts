@@ -269,10 +269,18 @@ describe('the finder, against many places by chance', () => {
   });
 });
 
+/** Both wheels at full bump, ride height and full droop, the rack at both ends. */
+const reachesEnds = (axle: Axle): boolean =>
+  (['left', 'right'] as const).every((side) =>
+    [-25, 0, 25].every((travel) =>
+      [-axle.rackTravel, axle.rackTravel].every((rack) => readAt(axle[side], travel, rack).ok),
+    ),
+  );
+
 const NAMES = ['tieRodInner', 'tieRodOuter'] as const;
 
 it('tells of every answer what fresh readings give, moves both sides alike, and never passes its limits', () => {
-  let [answers, apart] = [0, 0];
+  let [answers, apart, kept] = [0, 0, 0];
   steering(33, 6).forEach((design, n) => {
     const build = buildOf(design);
     // Every other car's right side is its own, a little off.
@@ -286,7 +294,7 @@ it('tells of every answer what fresh readings give, moves both sides alike, and 
     const wanted = { ...STAYS, arm: 20, ahead: 15 };
     const { found, before, lock, tried } = search(build, wanted);
     expect(tried).toBeGreaterThan(3);
-    for (const { design: moved, steer, ackermann, effort } of found) {
+    for (const { design: moved, steer, ackermann, effort, collar } of found) {
       answers++;
       const axle = prepared(moved);
       expect(Math.abs(ackermann.worst)).toBeCloseTo(errorByCotangents(axle, wanted, lock)!, 5);
@@ -301,6 +309,14 @@ it('tells of every answer what fresh readings give, moves both sides alike, and 
       });
       expect(steer.worst).toBeCloseTo(Math.max(...worst), 2);
       expect(effort).toBeGreaterThan(0);
+      // The rack's ends, collars counted, are reached wherever the wheels are; the lock is kept.
+      expect(collar).toBe(moved.rack!.stop ?? 0);
+      expect(axle.rackTravel).toBeCloseTo(55 - collar, 9);
+      expect(ackermann.lock).toBeGreaterThan(lock - 0.3);
+      if (reachesEnds(prepared(build.front))) {
+        kept++;
+        expect(reachesEnds(axle)).toBe(true);
+      }
       for (const name of NAMES)
         for (const coordinate of ['ahead', 'out', 'up'] as const) {
           const by = moved.points[name][coordinate] - build.front.points[name][coordinate];
@@ -315,6 +331,7 @@ it('tells of every answer what fresh readings give, moves both sides alike, and 
   });
   expect(answers).toBeGreaterThan(8);
   expect(apart).toBe(3);
+  expect(kept).toBeGreaterThan(4);
 });
 
 it('draws a new arm within the rim, with the room kept that is wanted', () => {

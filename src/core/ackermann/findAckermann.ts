@@ -37,7 +37,7 @@ export interface Moved extends Pick<Move, 'by'> {
 export interface AckermannFound {
   /** The front axle so, collars on the rack included. */
   design: AxleDesign;
-  /** Length of the collars that it needs, each side, mm: past them a wheel goes over centre or a rod near it; 0 of none. */
+  /** Length of the collars that it needs, each side, mm: past them something gives out, binds or touches; 0 of none. */
   collar: number;
   moved: Moved[];
   effort: number;
@@ -249,6 +249,12 @@ class Eye {
    */
   private collared(design: AxleDesign): Pick<Candidate, 'design' | 'collar'> | null {
     if (this.isFree(design)) return { design, collar: 0 };
+    const stopped = this.stopped(design);
+    return stopped && this.isFree(stopped.design) ? stopped : null;
+  }
+
+  /** The axle with collars for the lock that is kept; null where the rack ends before it. */
+  private stopped(design: AxleDesign): Pick<Candidate, 'design' | 'collar'> | null {
     const { solved } = this.wheel.drawnAs(design);
     const stops = solved.ok ? stopsFor(solved.axle, this.build.wheelbase, this.kept.lock) : null;
     const { rack } = design;
@@ -256,8 +262,9 @@ class Eye {
     const least = Math.min(...stops.map((stop) => Math.abs(stop.rack)));
     // Rounded so that no lock is lost by it.
     const stop = Math.floor(10 * (rack.travel - least) + 1e-6) / 10;
-    const stopped = { ...design, rack: { ...rack, stop } };
-    return this.isFree(stopped) ? { design: stopped, collar: stop } : null;
+    return stop > (rack.stop ?? 0)
+      ? { design: { ...design, rack: { ...rack, stop } }, collar: stop }
+      : null;
   }
 
   /** Whether both wheels reach every travel with the rack at its ends, no rod too near straight with its arm. */
@@ -302,7 +309,20 @@ class Eye {
     return effort + made.arm + made.bracket + made.spacing;
   }
 
-  describe(search: AckermannSearch, one: Candidate): AckermannFound {
+  /** What comes too near past the lock that is kept gets collars, where they clear it. */
+  describe(search: AckermannSearch, found: Candidate): AckermannFound {
+    let one = found;
+    let doubts = this.doubtsOf(one.design);
+    const stopped = doubts.length > 0 ? this.stopped(one.design) : null;
+    const measured = stopped && this.measure(stopped.design);
+    if (stopped && measured) {
+      const left = this.doubtsOf(stopped.design);
+      if (left.length < doubts.length) {
+        const effort = one.effort + (one.collar > 0 ? 0 : COLLARS);
+        one = { ...one, ...stopped, ...measured, effort };
+        doubts = left;
+      }
+    }
     const { design, collar, effort, steer, ackermann } = one;
     const drawn = this.wheel.design.points;
     const moved = search.moves.flatMap(({ point, coordinate, freedom, by }, i): Moved[] => {
@@ -312,11 +332,6 @@ class Eye {
       return [{ point, coordinate, by, kind: freedom.kind, from, to, washers }];
     });
     const verdict = judgeBumpSteer(steer.worst, this.bands);
-    const wheels = this.wheelsOf(design);
-    const doubts = wheels.flatMap((wheel) => [
-      ...bindingOf(this.build, wheel),
-      ...tighter(this.tight, tightOf(this.build, wheel)),
-    ]);
     const meets = verdict === 'very good' && Math.abs(ackermann.worst) <= CLOSE.ackermann;
     return {
       design,
@@ -327,8 +342,16 @@ class Eye {
       verdict,
       ackermann,
       meets,
-      doubts: [...new Set(doubts)],
+      doubts,
     };
+  }
+
+  private doubtsOf(design: AxleDesign): string[] {
+    const all = this.wheelsOf(design).flatMap((wheel) => [
+      ...bindingOf(this.build, wheel),
+      ...tighter(this.tight, tightOf(this.build, wheel)),
+    ]);
+    return [...new Set(all)];
   }
 
   /** The best of a wider reach, measured; null where it is no better than what was found. */

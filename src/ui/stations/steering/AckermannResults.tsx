@@ -67,9 +67,11 @@ export function AckermannResults(props: PartProps & { finding: AckermannFinding 
         the rim.{' '}
         {found.length === 0
           ? 'Nothing that may move brings it nearer with bump steer kept. '
-          : work < 0
-            ? 'Nothing that may move meets what is wanted: within a degree, bump steer very good. '
-            : ''}
+          : work >= 0
+            ? ''
+            : found.some(({ meets }) => meets)
+              ? 'What meets what is wanted comes too near something: see the marks. '
+              : 'Nothing that may move meets what is wanted, within a degree and with bump steer very good. '}
         {all
           ? `All ${count} combinations were tried.`
           : `The best of ${count} tried; there are more combinations than these, or a search did not come to rest.`}

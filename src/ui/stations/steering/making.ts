@@ -41,7 +41,7 @@ export function makingOf(
   for (const one of of('own')) lines.push(instruction(one, design, length, unit));
   if (collar > 0)
     lines.push(
-      `Collars of ${lengthIn(collar, unit, 1)} on each side of the rack: without them it goes on near over centre or out of reach`,
+      `Collars of ${lengthIn(collar, unit, 1)} on each side of the rack: past them a rod comes near over centre, or something binds or touches`,
     );
   return lines;
 }
