@@ -2,6 +2,7 @@ import { bindingOf, tightOf, tighter } from '../clearance/doubts';
 import { bumpSteerOf } from '../bumpsteer/trial';
 import { SWAP_EFFORT } from '../bumpsteer/swapArms';
 import { find } from '../find/find';
+import { spread } from '../find/spread';
 import { Solver } from '../find/solver';
 import { effortOf, limitsOf, stepOf, washersFor } from '../freedoms/freedoms';
 import { wheelOf } from '../kinematics/wheel';
@@ -428,13 +429,4 @@ function apart(front: Candidate[]): Candidate[] {
     if (!alike) kept.push(one);
   }
   return front.filter((one) => kept.includes(one));
-}
-
-/** So many of a list, its ends and evenly between. */
-function spread<T>(list: T[], count: number): T[] {
-  if (list.length <= count) return list;
-  return Array.from(
-    { length: count },
-    (_, i) => list[Math.round((i * (list.length - 1)) / Math.max(1, count - 1))],
-  );
 }

@@ -1,4 +1,5 @@
 import { find } from '../find/find';
+import { spread } from '../find/spread';
 import type { Found } from '../find/problem';
 import { openedOf } from '../freedoms/freedoms';
 import { tightOf, tighter } from '../clearance/doubts';
@@ -228,15 +229,6 @@ function frontOf(candidates: Candidate[]): Candidate[] {
       left = steer.span.range;
       return true;
     });
-}
-
-/** So many of a list, its ends and evenly between. */
-function spread<T>(list: T[], count: number): T[] {
-  if (list.length <= count) return list;
-  return Array.from(
-    { length: count },
-    (_, i) => list[Math.round((i * (list.length - 1)) / Math.max(1, count - 1))],
-  );
 }
 
 const better = (a: NullFound, b: NullFound): number => {

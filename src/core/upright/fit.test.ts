@@ -1,6 +1,6 @@
 import { staticQuantities } from './staticQuantities';
 import { fitRack, fitTyre, putRackBody } from './fit';
-import { partSchema } from '../model/parts';
+import { PART_KINDS, partSchema } from '../model/parts';
 import type { RackPart, TyrePart } from '../model/parts';
 import { STARTER_SHELF } from '../model/starterShelf';
 import { blankBuild } from '../model/starts';
@@ -11,7 +11,7 @@ describe('the shelf to start with', () => {
   it('holds parts of every kind, each whole and with a name of its own', () => {
     for (const part of STARTER_SHELF) expect(partSchema.parse(part)).toEqual(part);
     expect(new Set(STARTER_SHELF.map(({ name }) => name)).size).toBe(STARTER_SHELF.length);
-    expect(new Set(STARTER_SHELF.map(({ kind }) => kind)).size).toBe(5);
+    expect(new Set(STARTER_SHELF.map(({ kind }) => kind)).size).toBe(PART_KINDS.length);
   });
 
   it('refuses a part that no shop would have, in words', () => {
