@@ -1,7 +1,5 @@
-import fc from 'fast-check';
 import { bumpSteerOf } from '../bumpsteer/trial';
 import { finish } from '../find/finish';
-import { toDeg, toRad } from '../geometry/angle';
 import type { Axle } from '../kinematics/axle';
 import { wheelOf } from '../kinematics/wheel';
 import type { AckermannWanted } from '../model/ackermannWanted';
@@ -10,82 +8,16 @@ import type { AxleDesign, Build } from '../model/build';
 import type { Coordinate } from '../model/points';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';
-import { anyLayout, prepared } from '../../test/layouts';
+import { prepared } from '../../test/layouts';
 import { lockToLock } from '../steering/lockToLock';
 import { stopsFor } from '../steering/stops';
 import { seeded } from '../../test/leastRange';
+import { STAYS, WHEELBASE, buildOf, errorByCotangents, steering } from '../../test/steeringLayouts';
 import { findAckermann } from './findAckermann';
 import { measureAckermann } from './measure';
-import { OverLock, PARTS } from './overLock';
 import { AckermannSearch } from './problem';
 
 jest.setTimeout(240_000);
-
-const WHEELBASE = 2400;
-const STAYS: AckermannWanted = { small: 80, full: 80, arm: 0, ahead: 0, height: 0, spacing: 0 };
-const LOCK = 22;
-
-const buildOf = (front: AxleDesign, lock = LOCK): Build => ({
-  ...blankBuild('random'),
-  wheelbase: WHEELBASE,
-  travel: { bump: 25, droop: 25 },
-  front: { ...front, rack: { travel: 55 } },
-  brief: { targets: { ...startingTargets('road'), lock }, rule: 'lines', limits: {} },
-});
-
-/** Steer of both wheels into the turn, degrees, from readings of the toe alone. */
-function turned(axle: Axle, rack: number): { inner: number; outer: number } | null {
-  const steer = (side: 'left' | 'right') => {
-    const [at, straight] = [readAt(axle[side], 0, rack), readAt(axle[side], 0, 0)];
-    const sign = side === 'left' ? -1 : 1;
-    return at.ok && straight.ok ? sign * (at.value.toe - straight.value.toe) : NaN;
-  };
-  const [left, right] = [steer('left'), steer('right')];
-  if (Number.isNaN(left + right)) return null;
-  return left + right > 0 ? { inner: left, outer: right } : { inner: -right, outer: -left };
-}
-
-/** The greatest error of the inner wheel, degrees, on the way to the lock, by cot δo − cot δi = K / L on both sides. */
-function errorByCotangents(axle: Axle, wanted: AckermannWanted, lock: number): number | null {
-  const k = ['left', 'right'].reduce((sum, side) => {
-    const reading = readAt(axle[side as 'left'], 0, 0);
-    return reading.ok ? sum + reading.value.contactOut - reading.value.scrub! : NaN;
-  }, 0);
-  let worst = 0;
-  for (const way of [-1, 1]) {
-    // The end of the way: in steps of the rack, then halved.
-    let [low, high] = [0, axle.rackTravel];
-    const full = turned(axle, way * high);
-    if (!full || full.inner > lock)
-      for (let i = 0; i < 60; i++) {
-        const middle = (low + high) / 2;
-        const there = turned(axle, way * middle);
-        if (there && there.inner < lock) low = middle;
-        else high = middle;
-      }
-    else low = high;
-    for (let i = 1; i <= 40; i++) {
-      const there = turned(axle, (way * low * i) / 40);
-      if (!there) return null;
-      const { inner, outer } = there;
-      const ideal = toDeg(Math.atan(1 / (1 / Math.tan(toRad(outer)) - k / WHEELBASE)));
-      const percent = wanted.small + ((wanted.full - wanted.small) * i) / 40;
-      const aim = outer > 0 ? outer + (percent / 100) * (ideal - outer) : outer;
-      worst = Math.max(worst, Math.abs(inner - aim));
-    }
-  }
-  return worst;
-}
-
-/** Layouts that steer, and go to their lock or their rack's end. */
-const steering = (seed: number, count: number): AxleDesign[] =>
-  fc
-    .sample(anyLayout, { numRuns: 4 * count, seed })
-    .filter((design) => {
-      const { front } = buildOf(design);
-      return measureAckermann(prepared(front), WHEELBASE, STAYS, LOCK) !== null;
-    })
-    .slice(0, count);
 
 const search = (build: Build, wanted: AckermannWanted) => {
   const answer = finish(findAckermann(build, wanted));
@@ -98,62 +30,6 @@ const slot = (at: number, by: number) => ({
   min: at - by,
   max: at + by,
   step: 0,
-});
-
-it('measures what cotangents of readings give, whatever is wanted', () => {
-  for (const design of steering(5, 10)) {
-    const axle = prepared(buildOf(design).front);
-    for (const [small, full] of [
-      [100, 100],
-      [0, 0],
-      [-30, 60],
-    ]) {
-      const wanted = { ...STAYS, small, full };
-      const measured = measureAckermann(axle, WHEELBASE, wanted, LOCK)!;
-      expect(Math.abs(measured.worst)).toBeCloseTo(errorByCotangents(axle, wanted, LOCK)!, 5);
-    }
-  }
-});
-
-const isNear = (slope: number, difference: number) =>
-  expect(Math.abs(slope - difference)).toBeLessThan(1e-4 * (1 + Math.abs(slope)));
-
-it('has exact slopes of the error by every coordinate, the lock’s own place included (against differences)', () => {
-  let limited = 0;
-  for (const design of steering(9, 30))
-    for (const [lock, way] of [
-      [LOCK, 1],
-      [80, -1],
-    ] as const) {
-      const { front } = buildOf(design);
-      const errors = (moved: AxleDesign) => {
-        const over = new OverLock(WHEELBASE, { small: 90, full: 60 }, way, lock);
-        return over.solve(prepared(moved)) ? over : null;
-      };
-      const here = errors(front);
-      if (!here) continue;
-      if (Math.abs(here.end) < 55) limited++;
-      for (const point of ['tieRodInner', 'tieRodOuter'] as const)
-        for (const coordinate of ['ahead', 'out', 'up'] as const) {
-          const slopes = new Float64Array(PARTS.length);
-          const short = here.writeSlopes({ point, coordinate }, slopes, 0);
-          const [more, less] = [0.01, -0.01].map((by) =>
-            errors({
-              ...front,
-              points: {
-                ...front.points,
-                [point]: {
-                  ...front.points[point],
-                  [coordinate]: front.points[point][coordinate] + by,
-                },
-              },
-            }),
-          );
-          PARTS.forEach((_, i) => isNear(slopes[i], (more!.error[i] - less!.error[i]) / 0.02));
-          if (lock === 80) isNear(short, (more!.short - less!.short) / 0.02);
-        }
-    }
-  expect(limited).toBeGreaterThan(10);
 });
 
 /** Degrees per mm of rack straight ahead; and how near to straight a rod comes to its arm at the locks, degrees. */

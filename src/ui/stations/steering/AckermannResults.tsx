@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import type { AckermannFinding, AckermannFound } from '@/core/ackermann/findAckermann';
+import type { AckermannFinding } from '@/core/ackermann/findAckermann';
+import type { AckermannFound } from '@/core/ackermann/judge';
 import { wheelOf } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import { judgeBumpSteer } from '@/core/motion/bumpSteer';

@@ -1,28 +1,20 @@
 'use client';
 
-import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Wheel } from '@/core/kinematics/wheel';
-import { NARROW } from '../../theme';
 import { Section } from '../brief/parts';
 import { Remedies } from './Remedies';
 import { StringTable } from './StringTable';
 import { WhichSide } from './WhichSide';
 import type { PartProps } from './parts';
+import { TwoColumns } from './TwoColumns';
 
 /** On which side of the kingpin the arms' joints stand, what can be done, and how it is laid out with a string. */
 export function ArmPart({ wheels, ...props }: PartProps & { wheels: readonly Wheel[] }) {
   const { build, unit } = props;
   const { wheelbase } = build;
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)',
-        gap: 2,
-        [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-      }}
-    >
+    <TwoColumns>
       <Section title="Which side of the kingpin?">
         <WhichSide wheels={wheels} wheelbase={wheelbase} unit={unit} />
         {wheels.length === 1 ? (
@@ -37,6 +29,6 @@ export function ArmPart({ wheels, ...props }: PartProps & { wheels: readonly Whe
       <Section title="String sheet">
         <StringTable wheels={wheels} wheelbase={wheelbase} unit={unit} />
       </Section>
-    </Box>
+    </TwoColumns>
   );
 }

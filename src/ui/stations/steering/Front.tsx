@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { CartesianGrid, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
-import type { AckermannFinding, AckermannFound } from '@/core/ackermann/findAckermann';
+import type { AckermannFinding } from '@/core/ackermann/findAckermann';
+import type { AckermannFound } from '@/core/ackermann/judge';
 import { FIGURES, PAPER } from '../../theme';
 
 const tick = { fill: PAPER.soft, fontSize: 12, fontFamily: FIGURES };

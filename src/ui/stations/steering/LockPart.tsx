@@ -13,10 +13,11 @@ import { finderWorker } from '../../build/finderWorker';
 import { useAnswer } from '../../build/useAnswer';
 import { AngleField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
-import { NARROW, VERDICT } from '../../theme';
+import { VERDICT } from '../../theme';
 import { Section } from '../brief/parts';
 import { Stops } from './Stops';
 import type { PartProps } from './parts';
+import { TwoColumns } from './TwoColumns';
 
 const ask = (build: Build): Promise<LockWay[] | null> => finderWorker().lockLimits(build);
 
@@ -24,14 +25,7 @@ const ask = (build: Build): Promise<LockWay[] | null> => finderWorker().lockLimi
 export function LockPart({ build, unit, onEdit, axle }: PartProps & { axle: Axle }) {
   const { lock } = briefOf(build).targets;
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)',
-        gap: 2,
-        [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-      }}
-    >
+    <TwoColumns>
       <Section title="What ends the lock first">
         <Limits build={build} unit={unit} onEdit={onEdit} />
       </Section>
@@ -61,7 +55,7 @@ export function LockPart({ build, unit, onEdit, axle }: PartProps & { axle: Axle
           />
         )}
       </Section>
-    </Box>
+    </TwoColumns>
   );
 }
 

@@ -12,7 +12,6 @@ import { useBeat, useCalm } from '../../build/useCalm';
 import { useView } from '../../build/viewStore';
 import { Choice } from '../../fields/Choice';
 import { drawnAsTyped } from '../../floor/drawing';
-import { NARROW } from '../../theme';
 import { comparedIn } from '../../variants/compared';
 import type { DeskProps } from '../list';
 import { AckermannFinder } from './AckermannFinder';
@@ -24,6 +23,7 @@ import { RackPart } from './RackPart';
 import { SteerCurve } from './SteerCurve';
 import { SteerFigures } from './SteerFigures';
 import { TurnPlan } from './TurnPlan';
+import { TwoColumns } from './TwoColumns';
 import { usePlanDrag } from './usePlanDrag';
 import { overRack, useSteering, useSteeringCurve } from './useSteering';
 
@@ -119,15 +119,7 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
       : null;
   return (
     <Box>
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)',
-          gap: 2,
-          mb: 1.5,
-          [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-        }}
-      >
+      <TwoColumns>
         <TurnPlan
           front={both}
           ghost={ghosts}
@@ -144,10 +136,10 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
           wheelbase={wheelbase}
           onDrag={handleDrag}
         />
-      </Box>
+      </TwoColumns>
       <Box
         sx={{
-          ...{ mb: 1.5, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' },
+          ...{ my: 1.5, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' },
           overflowX: 'auto',
         }}
       >
@@ -165,15 +157,7 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
         )}
       </Box>
       {part === 'curves' && (
-        <Box
-          sx={{
-            display: 'grid',
-            gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)',
-            gap: 2,
-            alignItems: 'start',
-            [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-          }}
-        >
+        <TwoColumns>
           <SteerCurve
             curve={over.curve}
             compared={other}
@@ -197,7 +181,7 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
               unit={unit}
             />
           </div>
-        </Box>
+        </TwoColumns>
       )}
       {part === 'find' && <AckermannFinder {...props} />}
       {part === 'arms' && <ArmPart {...props} wheels={settled.sides} />}

@@ -1,4 +1,4 @@
-import type { AckermannFound, Moved } from '@/core/ackermann/findAckermann';
+import type { AckermannFound, Moved } from '@/core/ackermann/judge';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { LengthUnit } from '@/core/model/units';
 import { lengthIn, printLength, readable } from '@/core/model/units';
