@@ -150,6 +150,20 @@ it('keeps quiet of what is tight straight ahead already, and of arms that do not
     expect(limits.filter(({ what }) => what.includes('arm') && what.includes('box'))).toEqual([]);
 });
 
+it('names the travels that it could not look at', () => {
+  const far = build((made) => {
+    made.front.rack = { travel: 20 };
+    made.travel = { bump: 500, droop: 40 };
+  });
+  const sides = sidesOf(far);
+  const axle = sides.left.solved.ok ? sides.left.solved.axle : null;
+  for (const { missed } of lockLimits(far, sides)!) {
+    expect(missed).toContain(500);
+    for (const travel of [-40, -20, 0, 250, 500])
+      expect(missed.includes(travel)).toBe(whyNot(axle!.left, travel, 0) !== '');
+  }
+});
+
 it('has no answer where nothing is steered', () => {
   const none = build((made) => delete made.front.rack);
   expect(lockLimits(none, sidesOf(none))).toBeNull();

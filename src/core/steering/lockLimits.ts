@@ -41,6 +41,8 @@ export interface LockWay {
   rack: number;
   inner: number;
   outer: number;
+  /** Travels, mm, that a wheel does not reach straight ahead: nothing is told of them. */
+  missed: number[];
 }
 
 /** Steps of the rack each way, and how finely the place of a limit is told, mm. */
@@ -72,12 +74,17 @@ export function lockLimits(
   const ways: LockWay[] = [];
   for (const way of [1, -1] as const) {
     const limits: LockLimit[] = [];
+    const missed = new Set<number>();
     for (const side of ['left', 'right'] as const) {
       const look = pastOf(build, sides[side], axle, side);
       if (!look) return null;
       const known = new Map<string, LockLimit>();
       for (const at of travels) {
         const home = look(at, 0, null);
+        if (home.has('reach')) {
+          missed.add(at);
+          continue;
+        }
         let last = 0;
         for (let step = 1; step <= STEPS; step++) {
           const rack = (way * rackTravel * step) / STEPS;
@@ -114,7 +121,15 @@ export function lockLimits(
       turned.left.steer[0],
       turned.right.steer[0],
     );
-    ways.push({ turn, end, limits, rack, inner: innerSteer, outer: outerSteer });
+    ways.push({
+      turn,
+      end,
+      limits,
+      rack,
+      inner: innerSteer,
+      outer: outerSteer,
+      missed: [...missed],
+    });
   }
   return ways;
 }

@@ -105,6 +105,15 @@ function Limits({ build, unit, onEdit }: Pick<PartProps, 'build' | 'unit' | 'onE
           </Typography>
         );
       })}
+      {ways[0].missed.length > 0 && (
+        <Typography variant="body2" sx={{ mt: 0.5, fontWeight: 600, color: VERDICT.edge }}>
+          △ Not looked at, for a wheel does not get there straight ahead:{' '}
+          {ways[0].missed
+            .map((mm) => `${lengthIn(Math.abs(mm), unit, 0)} ${mm > 0 ? 'bump' : 'droop'}`)
+            .join(', ')}
+          .
+        </Typography>
+      )}
       <Uneven ways={ways} />
       <Table aria-label="What ends the lock">
         <thead>
