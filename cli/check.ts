@@ -19,6 +19,8 @@ export function checkReport(build: Build): string {
 
 function wheelLine(axle: Axle, side: Side, build: Build): string {
   const { travel } = build;
+  const { noTravel } = axle[side].drawn.type;
+  if (noTravel) return whyNot(axle[side], 0, 0) || 'stands; no travel, so nothing of bump steer';
   const over = `over ${travel.bump} mm bump and ${travel.droop} mm droop`;
   const found = bumpSteer(axle[side], travel);
   if (found)

@@ -1,6 +1,6 @@
 import type { Build } from '../src/core/model/build';
 import { wheelOf } from '../src/core/kinematics/wheel';
-import { rackPerHandwheel } from '../src/core/steering/hand';
+import { handwheelOf } from '../src/core/steering/hand';
 import { lockToLock, ratioOf } from '../src/core/steering/lockToLock';
 import { steerable, whyNotSteered } from '../src/core/steering/steerable';
 import { finite, positionsBetween, printed } from './table';
@@ -8,7 +8,7 @@ import { finite, positionsBetween, printed } from './table';
 export interface SteerRequest {
   /** Of both wheels, mm, + bump. */
   travel: number;
-  /** Rack, mm, + left; without them the rack's own travel. */
+  /** mm of the rack, + left, or degrees of the drop arm; without them as far as it goes. */
   from?: number | undefined;
   to?: number | undefined;
   step: number;
@@ -26,22 +26,22 @@ export function steerTable(
   const steered = steerable(wheel, travel);
   if (!steered.ok) return steered;
   const { axle } = steered;
-  const { rackTravel } = wheel;
-  const positions = positionsBetween(from ?? -rackTravel, to ?? rackTravel, step);
+  const { steerRange } = wheel;
+  const positions = positionsBetween(from ?? -steerRange, to ?? steerRange, step);
   if (!positions.ok) return positions;
   const found = lockToLock(axle, build.wheelbase, travel, positions.at);
   // Both wheels stand at this travel, but not at ride height, where the steering axes are measured.
   if (!found) return { ok: false, why: `at ride height, ${whyNotSteered(axle, 0, 0)}` };
-  const { perTurn, pinionAt } = build.front.rack ?? {};
+  const { perTurn, way } = handwheelOf(build.front);
   // + is the handwheel to the left where it is known which way it moves the rack, else as the rack goes.
-  const hand = pinionAt ? rackPerHandwheel(pinionAt) : 1;
+  const hand = way ?? 1;
   const { left, right } = found;
-  const rows = Array.from(positions.at, (rack, i) => {
+  const rows = Array.from(positions.at, (steer, i) => {
     const reachable = found.reachable[i] === 1;
     const show = (value: number) => (reachable ? finite(value) : null);
     return {
-      rack_mm: Number(rack.toFixed(9)),
-      handwheel_deg: perTurn === undefined ? null : finite(((hand * rack) / perTurn) * 360),
+      rack_mm: axle.steersBy === 'rack' ? Number(steer.toFixed(9)) : null,
+      handwheel_deg: perTurn === undefined ? null : finite(((hand * steer) / perTurn) * 360),
       left_deg: show(left.steer[i]),
       right_deg: show(right.steer[i]),
       ackermann_error_deg: show(found.error[i]),
@@ -55,7 +55,7 @@ export function steerTable(
       left_contact_up_mm: show(left.contactUp[i]),
       right_contact_up_mm: show(right.contactUp[i]),
       reachable,
-      why: reachable ? '' : whyNotSteered(axle, travel, rack),
+      why: reachable ? '' : whyNotSteered(axle, travel, steer),
     };
   });
   return printed(rows, format, (column) => !TEXT.includes(column));

@@ -26,6 +26,7 @@ export interface SweepRequest {
   from?: number | undefined;
   to?: number | undefined;
   step: number;
+  /** mm of the rack or degrees of the drop arm, + left. */
   rack: number;
   format: 'csv' | 'json';
 }
@@ -38,11 +39,11 @@ export function sweepTable(
   const asked = solvedWheel(build, request.axle, request.side);
   if (!asked.ok) return asked;
   const { corner } = asked;
-  if (request.rack !== 0 && asked.wheel.rackTravel === 0)
-    return { ok: false, why: `the ${request.axle} axle has no rack to move` };
-
-  const from = request.from ?? -build.travel.droop;
-  const to = request.to ?? build.travel.bump;
+  if (request.rack !== 0 && asked.wheel.steerRange === 0)
+    return { ok: false, why: `the ${request.axle} axle has nothing to steer by` };
+  const { travel, steersBy } = asked.wheel;
+  const from = request.from ?? -travel.droop;
+  const to = request.to ?? travel.bump;
   const positions = positionsBetween(from, to, request.step);
   if (!positions.ok) return positions;
   const count = positions.at.length;
@@ -60,7 +61,7 @@ export function sweepTable(
     ]);
     return {
       travel_mm: Number(sweep.travel[i].toFixed(9)),
-      rack_mm: request.rack,
+      rack_mm: steersBy === 'rack' ? request.rack : null,
       ...(Object.fromEntries(values) as Record<string, number | null>),
       reachable,
       why: reachable ? '' : whyNot(corner, sweep.travel[i], request.rack),

@@ -94,7 +94,7 @@ it('makes the roadster turn true with bump steer nulled and stops for 32°, all 
   const wheel = wheelOf(build, 'front', 'left');
   if (!wheel.solved.ok) throw new Error('not solved');
   expect(bumpSteer(wheel.corner!, wheel.travel)!.worst).toBeLessThan(0.25);
-  const percent = ackermannAt(wheel.solved.axle, build.wheelbase, wheel.rackTravel / 2)!.percent;
+  const percent = ackermannAt(wheel.solved.axle, build.wheelbase, wheel.steerRange / 2)!.percent;
   expect(percent).toBeGreaterThan(60);
   expect(percent).toBeLessThan(100);
 });

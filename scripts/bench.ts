@@ -37,7 +37,7 @@ async function main(): Promise<void> {
   const { front, travel } = build;
   const axle = prepared(front);
   const { left } = axle;
-  const racks = rackPositions(-axle.rackTravel, axle.rackTravel, 81);
+  const racks = rackPositions(-axle.steerRange, axle.steerRange, 81);
   const sweep = travelSweep(travel, 41);
   const firstPictures: number[] = [];
   const innerFree = rodToFind(false);
@@ -56,7 +56,7 @@ async function main(): Promise<void> {
   const free = armsToFind();
   const roomy = withRoom();
   const steered = blankBuild('bench');
-  steered.brief = { ...startingBrief('road'), targets: { ...startingTargets('road'), lock: 28 } };
+  steered.brief = { ...startingBrief({ use: 'road' }), targets: { ...startingTargets({ use: 'road' }), lock: 28 } };
 
   const bench = new Bench({ time: 1500, warmupTime: 500 });
   bench

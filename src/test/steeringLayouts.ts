@@ -25,7 +25,7 @@ export const buildOf = (front: AxleDesign, lock = LOCK): Build => ({
   wheelbase: WHEELBASE,
   travel: { bump: 25, droop: 25 },
   front: { ...front, rack: { travel: 55 } },
-  brief: { targets: { ...startingTargets('road'), lock }, rule: 'lines', limits: {} },
+  brief: { targets: { ...startingTargets({ use: 'road' }), lock }, rule: 'lines', limits: {} },
 });
 
 /** Steer of both wheels into the turn, degrees, from readings of the toe alone. */
@@ -53,7 +53,7 @@ export function errorByCotangents(
   let worst = 0;
   for (const way of [-1, 1]) {
     // The end of the way: in steps of the rack, then halved.
-    let [low, high] = [0, axle.rackTravel];
+    let [low, high] = [0, axle.steerRange];
     const full = turned(axle, way * high);
     if (!full || full.inner > lock)
       for (let i = 0; i < 60; i++) {

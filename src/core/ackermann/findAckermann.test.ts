@@ -149,7 +149,7 @@ describe('the finder, against many places by chance', () => {
 const reachesEnds = (axle: Axle): boolean =>
   (['left', 'right'] as const).every((side) =>
     [-25, 0, 25].every((travel) =>
-      [-axle.rackTravel, axle.rackTravel].every((rack) => readAt(axle[side], travel, rack).ok),
+      [-axle.steerRange, axle.steerRange].every((rack) => readAt(axle[side], travel, rack).ok),
     ),
   );
 
@@ -187,7 +187,7 @@ it('tells of every answer what fresh readings give, moves both sides alike, and 
       expect(effort).toBeGreaterThan(0);
       // The rack's ends, collars counted, are reached wherever the wheels are; the lock is kept.
       expect(collar).toBe(moved.rack!.stop ?? 0);
-      expect(axle.rackTravel).toBeCloseTo(55 - collar, 9);
+      expect(axle.steerRange).toBeCloseTo(55 - collar, 9);
       expect(ackermann.lock).toBeGreaterThan(lock - 0.3);
       if (reachesEnds(prepared(build.front))) {
         kept++;
@@ -248,7 +248,7 @@ describe('what cannot be looked for is said in a sentence', () => {
       (build) => {
         build.front.rack = { travel: 250 };
         build.brief = {
-          targets: { ...startingTargets('road'), lock: 75 },
+          targets: { ...startingTargets({ use: 'road' }), lock: 75 },
           rule: 'lines',
           limits: {},
         };
@@ -265,7 +265,7 @@ describe('what cannot be looked for is said in a sentence', () => {
     const got = answer(
       (build) =>
         (build.brief = {
-          targets: { ...startingTargets('road'), lock: 25 },
+          targets: { ...startingTargets({ use: 'road' }), lock: 25 },
           rule: 'lines',
           limits: {},
         }),

@@ -16,7 +16,8 @@ import { stopsFor } from '../steering/stops';
 import type { Verdict } from '../verdict/verdicts';
 import { measureAckermann } from './measure';
 import type { AckermannMeasured } from './measure';
-import { CLOSE, isAlike } from './problem';
+import { isAlike } from '../kinematics/axle';
+import { CLOSE } from './problem';
 import type { AckermannSearch, Move } from './problem';
 
 /** One coordinate as it was and as it is to be, and what makes it so. */
@@ -161,10 +162,13 @@ export class Judge {
    * degrees; null where a wheel does not reach one of them.
    */
   private rodAtEnds(design: AxleDesign): number | null {
-    const { bump, droop } = this.build.travel;
-    const { solved, rackTravel } = this.wheel.drawnAs(design);
+    const {
+      solved,
+      steerRange,
+      travel: { bump, droop },
+    } = this.wheel.drawnAs(design);
     if (!solved.ok) return null;
-    const ends = Float64Array.of(-rackTravel, rackTravel);
+    const ends = Float64Array.of(-steerRange, steerRange);
     let least = 90;
     for (const travel of [-droop, 0, bump]) {
       const over = lockToLock(solved.axle, this.build.wheelbase, travel, ends);

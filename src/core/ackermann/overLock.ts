@@ -76,23 +76,23 @@ export class OverLock {
     left.into = right.into = turn > 0 ? 1 : -1;
     const wheels = this.inner === 'left' ? [right] : [left];
     const last = PARTS.length - 1;
-    return this.findEnd(axle.rackTravel) && wheels.every((wheel) => wheel.pose(this.end, last));
+    return this.findEnd(axle.steerRange) && wheels.every((wheel) => wheel.pose(this.end, last));
   }
 
   /** Goes out until the inner wheel is at the lock, or the rack at its end. */
-  private findEnd(rackTravel: number): boolean {
+  private findEnd(steerRange: number): boolean {
     const wheel = this.sides[this.inner];
     const { way, lock } = this;
     const at = PARTS.length - 1;
-    if (wheel.pose(way * rackTravel, at) && wheel.steer[at] <= lock) {
+    if (wheel.pose(way * steerRange, at) && wheel.steer[at] <= lock) {
       this.limited = false;
-      this.end = way * rackTravel;
+      this.end = way * steerRange;
       this.short = lock - wheel.steer[at];
       return true;
     }
-    let [low, high] = [0, rackTravel];
-    let next = Math.min(0.9 * rackTravel, Math.abs(this.end) || rackTravel);
-    for (let step = 0; step < MOST_STEPS && high - low > 1e-13 * rackTravel; step++) {
+    let [low, high] = [0, steerRange];
+    let next = Math.min(0.9 * steerRange, Math.abs(this.end) || steerRange);
+    for (let step = 0; step < MOST_STEPS && high - low > 1e-13 * steerRange; step++) {
       const here = next;
       if (!wheel.pose(way * here, at)) high = here;
       else {
@@ -101,7 +101,7 @@ export class OverLock {
         if (Math.abs(off) < MET) {
           this.limited = true;
           this.end = way * here;
-          this.short = -(rackTravel - here) * slope;
+          this.short = -(steerRange - here) * slope;
           return true;
         }
         if (off < 0) low = here;

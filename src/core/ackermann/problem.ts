@@ -4,7 +4,7 @@ import { ToeCurve, toeOf } from '../bumpsteer/toeCurve';
 import type { RodCoordinate } from '../bumpsteer/toeCurve';
 import type { Problem, Spread, Variable } from '../find/problem';
 import { effortOf, limitsOf, openedOf, placesOf, stepOf } from '../freedoms/freedoms';
-import { pointsKey, pointsOf } from '../kinematics/axle';
+import { isAlike, pointsKey, pointsOf } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { spindleOf } from '../kinematics/spindle';
 import type { Wheel } from '../kinematics/wheel';
@@ -15,6 +15,7 @@ import { COORDINATES, toVec } from '../model/points';
 import type { Points } from '../model/points';
 import { startingRoom } from '../model/room';
 import type { AckermannWanted } from '../model/ackermannWanted';
+import { handwheelOf } from '../steering/hand';
 import { ROD_LEAST } from '../steering/lockLimits';
 import { JOINT_BODY } from '../upright/rim';
 import { OverLock, PARTS } from './overLock';
@@ -106,7 +107,7 @@ export class AckermannSearch {
     const now = works ? this.over[0].perRack() : 1;
     // A ratio of the brief's is as good as the one there is.
     const [least, most] = briefOf(build).targets.ratio;
-    const perTurn = design.rack?.perTurn;
+    const { perTurn } = handwheelOf(design);
     const perRack = (ratio: number) => (perTurn === undefined ? now : 360 / perTurn / ratio);
     this.limits = {
       rim: Math.min(moving, this.roomOf(design)),
@@ -271,10 +272,6 @@ export class AckermannSearch {
     );
   }
 }
-
-/** Whether both sides of an axle mirror each other at every rack position. */
-export const isAlike = ({ rightPoints, rack }: Pick<AxleDesign, 'rightPoints' | 'rack'>): boolean =>
-  !rightPoints && !rack?.rise && !rack?.sweep;
 
 /** Limits further off than this need no slopes, in units of what is good enough. */
 const NEAR = 12;

@@ -49,7 +49,7 @@ it('reaches a camber gain with pivots that can be moved, and reports what a fres
   };
   expect((at(0.01).camber - at(-0.01).camber) * 1250).toBeCloseTo(best.withRod.gain, 3);
   expect(at(60).camber - at(0).camber).toBeCloseTo(best.withRod.bump, 9);
-  expect(at(0).rollCentre - at(0).contactUp).toBeCloseTo(best.withRod.rollCentre, 9);
+  expect(at(0).rollCentre! - at(0).contactUp).toBeCloseTo(best.withRod.rollCentre, 9);
   // A bracket's rear pivot goes along with its front one.
   const by = (point: 'upperFrontInner' | 'upperRearInner') =>
     best.points[point].up - build.front.points[point].up;
@@ -155,8 +155,8 @@ it('keeps its figure once the bump steer is nulled', () => {
     const ride = readAt(prepared.axle.left, 0, 0);
     if (!ride.ok) throw new Error(ride.why);
     expect(nulls[paper].steer.span.range).toBeLessThan(0.02);
-    expect(25 * ride.perTravel.camber).toBeCloseTo(best.gain, 2);
-    expect(25 * ride.perTravel.camber).toBeCloseTo(gain, 1);
+    expect(25 * ride.perTravel.camber!).toBeCloseTo(best.gain, 2);
+    expect(25 * ride.perTravel.camber!).toBeCloseTo(gain, 1);
   }
 });
 

@@ -194,6 +194,9 @@ export class ArmsProblem {
     const held = heldCamber(side, this.travel);
     const ride = readAt(side, 0, 0);
     if (!ride.ok || !held) return null;
+    const { rollCentre } = ride.value;
+    const { camber: perTravel } = ride.perTravel;
+    if (rollCentre === undefined || perTravel === undefined) return null;
     const ends = travelSweep(this.travel, 2);
     runSweep(side, ends);
     const changes = this.may.flatMap((point) =>
@@ -209,12 +212,12 @@ export class ArmsProblem {
       reached: found.reached,
       effort: found.effort,
       withRod: {
-        gain: 25 * ride.perTravel.camber,
+        gain: 25 * perTravel,
         bump: valueAt(ends, 1, 'camber') - ride.value.camber,
         droop: valueAt(ends, 0, 'camber') - ride.value.camber,
         toeBump: valueAt(ends, 1, 'toe') - ride.value.toe,
         toeDroop: valueAt(ends, 0, 'toe') - ride.value.toe,
-        rollCentre: ride.value.rollCentre - ride.value.contactUp,
+        rollCentre: rollCentre - ride.value.contactUp,
       },
       scrub: ride.value.scrub ?? null,
       bumpSteer:

@@ -9,10 +9,10 @@ const COUNT = 21;
 export function rangesAtLock({
   corner,
   travel,
-  rackTravel,
+  steerRange,
 }: Wheel): { rack: number; range: number | null }[] {
   return PARTS.map((part) => {
-    const rack = part * rackTravel;
+    const rack = part * steerRange;
     if (!corner) return { rack, range: null };
     const sweep = travelSweep(travel, COUNT, rack);
     runSweep(corner, sweep);

@@ -84,7 +84,7 @@ export class NullSearch {
     this.travel = wheel.travel;
     const { tieRodInner, tieRodOuter } = wheel.points;
     this.points = { tieRodInner: { ...tieRodInner }, tieRodOuter: { ...tieRodOuter } };
-    this.rack = wheel.rackTravel;
+    this.rack = wheel.steerRange;
     this.straight = new ToeCurve(this.travel, STRAIGHT);
     this.locked =
       wanted.lock && this.rack > 0

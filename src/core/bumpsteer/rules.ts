@@ -62,6 +62,7 @@ function byLines({ type, points, corner }: Wheel): Vec | null {
   );
   if (!lower || !upper) return null;
   const { instantOut, instantUp } = reading.value;
+  if (instantOut === undefined || instantUp === undefined) return null;
   const outer = toVec(points.tieRodOuter);
   const ball = points[lowerArm.carries!];
   // Arms that run parallel have their instant centre nowhere: the rod runs along them.

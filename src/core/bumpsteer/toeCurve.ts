@@ -1,8 +1,9 @@
 import { toDeg } from '../geometry/angle';
-import { add, dot, scale, sub, unit } from '../geometry/vec';
+import { add, dot, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
+import { innerAt, innerRate, turnedWith } from '../kinematics/innerWay';
 import type { DrawnCorner } from '../kinematics/corner';
 import { carried, drawnFrame, frameAt, spindleAt } from '../kinematics/joints';
 import type { Travel } from '../model/build';
@@ -135,15 +136,18 @@ export function rodAnswer(
   const rodAt = rodOf(drawn);
   const home = rodAt(ride);
   const from = frameAt(ride);
+  const { steering } = drawn;
+  const inner = toVec(drawn.points.tieRodInner);
   return ({ point, coordinate }, upright, perRack) => {
     const axis = COORDINATES.indexOf(coordinate);
     const along = rodAt(upright);
+    const input = upright[U.rack];
     const longer =
       point === 'tieRodOuter'
         ? dot(along, carried(AXES[axis], from, frameAt(upright))) - home[axis]
-        : home[axis] - along[axis];
+        : home[axis] - dot(along, turnedWith(steering, AXES[axis], input));
     // Joints that come so much too far apart are as with a rack that far inward.
-    return (-perRack * longer) / dot(along, drawn.steering);
+    return (-perRack * longer) / dot(along, innerRate(steering, inner, input));
   };
 }
 
@@ -155,6 +159,6 @@ function rodOf({ points, static: alignment, steering }: DrawnCorner): (u: Float6
   return (u) => {
     const centre: Vec = [u[U.wheelCentre], u[U.wheelCentre + 1], u[U.wheelCentre + 2]];
     const outer = add(centre, carried(arm, drawn, frameAt(u)));
-    return unit(sub(outer, add(inner, scale(steering, u[U.rack]))));
+    return unit(sub(outer, innerAt(steering, inner, u[U.rack])));
   };
 }

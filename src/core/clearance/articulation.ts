@@ -3,7 +3,9 @@ import type { CornerType, JointOfType } from '../corners/cornerType';
 import { toDeg } from '../geometry/angle';
 import { cross, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { U, UPRIGHT_SIZE } from '../kinematics/corner';
+import type { DrawnCorner } from '../kinematics/corner';
+import { turnedWith } from '../kinematics/innerWay';
 import { carried, frameAt, placer } from '../kinematics/joints';
 import type { Frame, Joints } from '../kinematics/joints';
 import type { Wheel } from '../kinematics/wheel';
@@ -23,13 +25,15 @@ export interface Articulation {
 }
 export type Articulations = Record<PointName, Articulation>;
 
-/** What kind of joint articulates: a ball in a socket, or a rod end on a bolt; a rack's own inner joint is a ball. */
+/**
+ * What kind of joint articulates: a ball in a socket, or a rod end on a bolt; a rack's own inner joint is a ball, on a
+ * drop arm it is a rod end.
+ */
 export function jointTypeOf(
-  type: CornerType,
+  { type, steered, steersBy }: Pick<Wheel, 'type' | 'steered' | 'steersBy'>,
   name: PointName,
-  steered: boolean,
 ): 'ball' | 'rodEnd' {
-  if (steered && name === type.tieRod?.inner) return 'ball';
+  if (steered && steersBy === 'rack' && name === type.tieRod?.inner) return 'ball';
   return type.joints.find(({ at }) => at === name)?.type ?? 'rodEnd';
 }
 
@@ -56,7 +60,7 @@ export function articulationsOf(
     measures.map(({ name }) => [name, { angle: 0, travel: 0, rack: 0 }]),
   );
   const anglesAt = new Map(measures.map(({ name, at }) => [name, at]));
-  for (const { fullBump: _, ...position } of positionsByRack(wheel.travel, wheel.rackTravel)) {
+  for (const { fullBump: _, ...position } of positionsByRack(wheel.travel, wheel.steerRange)) {
     if (!corner.pose(position.travel, rackSign * position.rack, upright)) continue;
     for (const [name, angleAt] of anglesAt) {
       const angle = angleAt(upright);
@@ -73,13 +77,14 @@ export function articulationMeasures(
 ): { name: PointName; at: (upright: Float64Array) => number }[] | null {
   if (!wheel.corner) return null;
   const { corner, drawn } = wheel.corner;
-  const { type, design, steered } = wheel;
+  const { type, design } = wheel;
   const home = new Float64Array(UPRIGHT_SIZE);
   if (!corner.pose(0, 0, home)) return null;
   const jointsAt = placer(drawn);
   const posed = (upright: Float64Array): Posed => ({
     at: jointsAt(upright),
     upright: frameAt(upright),
+    input: upright[U.rack],
   });
   const asDrawn = posed(home);
   // Every joint of a pose looks at the same places.
@@ -90,8 +95,8 @@ export function articulationMeasures(
     return last.posed;
   };
   return type.joints.map((joint) => {
-    const kind = jointTypeOf(type, joint.at, steered);
-    const measure = articulationOf(type, joint, kind, asDrawn, design.bolts, studs);
+    const kind = jointTypeOf(wheel, joint.at);
+    const measure = articulationOf(drawn, joint, kind, asDrawn, design.bolts, studs);
     return { name: joint.at, at: (upright) => measure(poseOf(upright)) };
   });
 }
@@ -100,11 +105,13 @@ export function articulationMeasures(
 interface Posed {
   at: Joints;
   upright: Frame;
+  /** The steering's, mm of a rack outward or degrees of a drop arm. */
+  input: number;
 }
 
 /** How far a joint articulates in a position from how it stands at home, degrees. */
 function articulationOf(
-  type: CornerType,
+  { type, steering }: DrawnCorner,
   joint: JointOfType,
   kind: 'ball' | 'rodEnd',
   home: Posed,
@@ -136,9 +143,12 @@ function articulationOf(
   const alongOf = ({ at }: Posed) => unit(sub(at[joint.member], at[joint.at]));
   const along0 = alongOf(home);
   if (kind === 'ball') return (now) => between(along0, alongOf(now));
-  const bolt = boltOf(type, joint.at, along0, bolts);
+  const rides = joint.at === type.tieRod?.inner;
+  // The bolt that a rod end has on a drop arm lies along the shaft and turns with the arm.
+  const shaft = rides && steering.by === 'drop arm' ? steering.about : null;
+  const bolt = shaft && !bolts?.[joint.at] ? shaft : boltOf(type, joint.at, along0, bolts);
   return type.points[joint.at].on === 'chassis'
-    ? (now) => offSquare(alongOf(now), bolt)
+    ? (now) => offSquare(alongOf(now), rides ? turnedWith(steering, bolt, now.input) : bolt)
     : (now) => offSquare(alongOf(now), carried(bolt, home.upright, now.upright));
 }
 
@@ -158,7 +168,7 @@ export function bestBolt(wheel: Wheel, name: PointName): Vec | null {
   const { type } = wheel;
   const joint = type.joints.find(({ at }) => at === name);
   if (!wheel.corner || !joint || !('member' in joint)) return null;
-  if (jointTypeOf(type, name, wheel.steered) !== 'rodEnd') return null;
+  if (jointTypeOf(wheel, name) !== 'rodEnd') return null;
   const { corner, drawn, rackSign } = wheel.corner;
   const upright = new Float64Array(UPRIGHT_SIZE);
   const jointsAt = placer(drawn);
@@ -166,11 +176,16 @@ export function bestBolt(wheel: Wheel, name: PointName): Vec | null {
   const home = frameAt(upright);
   const onUpright = type.points[name].on === 'upright';
   const ways: Vec[] = [];
-  for (const { travel: at, rack } of positionsByRack(wheel.travel, wheel.rackTravel)) {
+  for (const { travel: at, rack } of positionsByRack(wheel.travel, wheel.steerRange)) {
     if (!corner.pose(at, rackSign * rack, upright)) continue;
     const joints = jointsAt(upright);
     const along = unit(sub(joints[joint.member], joints[name]));
-    ways.push(onUpright ? carried(along, frameAt(upright), home) : along);
+    const turned = turnedWith(
+      drawn.steering,
+      along,
+      name === type.tieRod?.inner ? -upright[U.rack] : 0,
+    );
+    ways.push(onUpright ? carried(along, frameAt(upright), home) : turned);
   }
   const spread = Matrix.zeros(3, 3);
   for (const way of ways)

@@ -29,7 +29,7 @@ export function bindingOf({ room }: Pick<Build, 'room'>, wheel: Wheel): string[]
   const articulations = articulationsOf(wheel);
   if (!articulations) return [];
   return (['tieRodInner', 'tieRodOuter'] as const).flatMap((name) => {
-    const kind = jointTypeOf(wheel.type, name, wheel.steered);
+    const kind = jointTypeOf(wheel, name);
     const limit = room?.wanted[kind] ?? ARTICULATION_LIMITS[kind];
     const { angle } = articulations[name];
     return angle > limit

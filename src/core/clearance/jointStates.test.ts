@@ -1,5 +1,4 @@
 import { blankBuild } from '../model/starts';
-import { doubleWishbone } from '../corners/doubleWishbone';
 import { jointStates } from './jointStates';
 import { jointTypeOf } from './articulation';
 import type { Articulation, Articulations } from './articulation';
@@ -36,8 +35,8 @@ it('says which joint is near its limit and which is past it, and where', () => {
 it('takes the builder’s own limits, and a toe link’s inner end as a rod end', () => {
   const high = articulations({ tieRodOuter: { angle: 20, travel: 0, rack: 0 } });
   expect(jointStates(wheelIn(front), high, { rodEnd: 28 })).toEqual({});
-  expect(jointTypeOf(doubleWishbone, 'tieRodInner', true)).toBe('ball');
-  expect(jointTypeOf(doubleWishbone, 'tieRodInner', false)).toBe('rodEnd');
+  expect(jointTypeOf(wheelIn(front), 'tieRodInner')).toBe('ball');
+  expect(jointTypeOf(wheelIn({ ...front, rack: undefined }), 'tieRodInner')).toBe('rodEnd');
 });
 
 it('marks what stands where its freedom has no place', () => {

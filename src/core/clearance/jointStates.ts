@@ -23,18 +23,19 @@ const IN_PLACE = 0.05;
 
 /** Joints that bind or nearly do, stand where their freedoms do not let them, or in the rim. */
 export function jointStates(
-  { design, points, type, steered }: Wheel,
+  wheel: Wheel,
   articulations: Articulations | null,
   wanted: Pick<WantedRoom, 'ball' | 'rodEnd'>,
 ): Partial<Record<PointName, JointState>> {
+  const { design, points, type } = wheel;
   const states: Partial<Record<PointName, JointState>> = {};
   for (const [name, { angle, travel, rack }] of Object.entries(articulations ?? {})) {
-    const kind = jointTypeOf(type, name, steered);
+    const kind = jointTypeOf(wheel, name);
     const limit = wanted[kind] ?? ARTICULATION_LIMITS[kind];
     if (angle < NEAR * limit) continue;
     states[name] = {
       state: angle > limit ? 'out' : 'near',
-      why: `articulates ${angle.toFixed(1)}° at ${describePosition(travel, rack)}: ${limit}° is its limit`,
+      why: `articulates ${angle.toFixed(1)}° at ${describePosition(travel, rack, wheel.steersBy)}: ${limit}° is its limit`,
     };
   }
   for (const name of pointNames(type))

@@ -15,21 +15,24 @@ export interface Position {
  * Travel and rack, mm, of every position in which room and articulation are looked at: from droop to full bump, which
  * is one exactly, and at each the racks, straight ahead first.
  */
-export function positionsOf(travel: Travel, rackTravel: number): Position[] {
-  const byRack = racksOf(rackTravel).map((rack) => travelsAt(travel, rack));
-  return Array.from({ length: TRAVELS }, (_, i) => byRack.map((positions) => positions[i])).flat();
+export function positionsOf(travel: Travel, steerRange: number): Position[] {
+  const byRack = racksOf(steerRange).map((rack) => travelsAt(travel, rack));
+  return byRack[0].flatMap((_, i) => byRack.map((positions) => positions[i]));
 }
 
 /** The same, one rack position after the other: a corner finds its way from ride height anew for each. */
-export const positionsByRack = (travel: Travel, rackTravel: number): Position[] =>
-  racksOf(rackTravel).flatMap((rack) => travelsAt(travel, rack));
+export const positionsByRack = (travel: Travel, steerRange: number): Position[] =>
+  racksOf(steerRange).flatMap((rack) => travelsAt(travel, rack));
 
-const racksOf = (rackTravel: number): number[] =>
-  (rackTravel > 0 ? RACKS : STRAIGHT).map((part) => part * rackTravel);
+const racksOf = (steerRange: number): number[] =>
+  (steerRange > 0 ? RACKS : STRAIGHT).map((part) => part * steerRange);
 
-const travelsAt = ({ bump, droop }: Travel, rack: number): Position[] =>
-  Array.from({ length: TRAVELS }, (_, i) => {
+function travelsAt({ bump, droop }: Travel, rack: number): Position[] {
+  // A wheel without travel stands in one place, as far up as it goes.
+  if (bump + droop === 0) return [{ travel: 0, rack, fullBump: true }];
+  return Array.from({ length: TRAVELS }, (_, i) => {
     const fullBump = i === TRAVELS - 1;
     const travel = fullBump ? bump : -droop + ((bump + droop) * i) / (TRAVELS - 1);
     return { travel, rack, fullBump };
   });
+}

@@ -86,7 +86,7 @@ export const clearancesOf = (
   wheel: Wheel,
   rodOnly = false,
 ): Closest[] | null =>
-  clearancesAt(build, wheel, positionsOf(wheel.travel, wheel.rackTravel), rodOnly);
+  clearancesAt(build, wheel, positionsOf(wheel.travel, wheel.steerRange), rodOnly);
 
 /**
  * The same over some positions; those out of reach are left out.

@@ -46,6 +46,9 @@ export interface WheelPlace {
   end: 'front' | 'rear';
 }
 
+/** A steering unit: what moves the tie rods' inner joints. */
+export type SteeredBy = 'rack' | 'dropArm';
+
 /**
  * A kind of corner as a table. All that a drawing, a finder or a file needs to know of a kind stands in
  * it; nothing else names one of its points.
@@ -58,6 +61,10 @@ export interface CornerType<P extends string = string> {
   use: string;
   /** What is special about it, where it is set: one line. */
   special?: string;
+  /** Its wheel does not move up and down: the frame holds what it turns about. */
+  noTravel?: true;
+  /** What may move its rod's inner joint; a rack alone where nothing is said. */
+  steeredBy?: readonly SteeredBy[];
   points: Readonly<Record<P, PointOfType>>;
   members: readonly Member<P>[];
   pivots: readonly Pivots<P>[];
@@ -69,12 +76,16 @@ export interface CornerType<P extends string = string> {
   /** The rod that sets toe: a tie rod, or a toe link where nothing steers. */
   tieRod: { inner: P; outer: P } | null;
   joints: readonly JointOfType<P>[];
-  /** Five equations in all; the sixth is the wheel's height. */
+  /** Five equations in all; the sixth is the wheel's height, or one more where there is no travel. */
   conditions: readonly Condition<P>[];
   /** Joints from which lines are drawn to the instant centre, seen from the front. */
   towardsInstant: readonly P[];
   /** The station that its arms or links are set at. */
   station: { name: string; question: string };
+  /** What cars with such corners at the front are like, where that is no road car: mm. */
+  start?: { wheelbase: number; out: number; radius: number; width: number };
   /** A sensible layout to start from, [ahead, out, up] mm. */
   blank: (place: WheelPlace) => Record<P, Vec>;
+  /** A drop arm's shaft to go with it: two points, [ahead, left, up] mm. */
+  blankShaft?: (centre: Vec) => { lower: Vec; upper: Vec };
 }

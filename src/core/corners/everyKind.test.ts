@@ -30,7 +30,7 @@ import { responseOf } from '../tolerance/response';
 import { cornerOf, sensitivities } from '../tolerance/sensitivity';
 import { staticQuantities } from '../upright/staticQuantities';
 import { prepared, wheelIn } from '../../test/layouts';
-import { CORNER_TYPES, kingpinOf, pointNames, typeOf } from './kinds';
+import { CORNER_TYPES, kingpinOf, pointNames, steersBy, typeOf } from './kinds';
 import { wheelOf } from '../kinematics/wheel';
 import type { Wheel } from '../kinematics/wheel';
 import { swapArms } from '../bumpsteer/swapArms';
@@ -42,6 +42,8 @@ import { frameAt } from '../kinematics/joints';
 const ends = CORNER_TYPES.flatMap(({ kind }) =>
   (['front', 'rear'] as const).map((axle) => [kind, axle] as const),
 );
+/** Kinds whose wheels move up and down: what is found over travel is found of them. */
+const TRAVELLING = CORNER_TYPES.flatMap(({ kind, noTravel }) => (noTravel ? [] : [kind]));
 const buildOf = (kind: string, axle: AxleName): Build =>
   axle === 'front' ? blankBuild('Kinds', kind) : blankBuild('Kinds', undefined, kind);
 const designOf = (build: Build, axle: AxleName): AxleDesign => build[axle]!;
@@ -71,22 +73,24 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
   it('starts from a layout that is sound and goes through its travel and lock', () => {
     expect(readBuildFile(writeBuildFile(build))).toEqual({ ok: true, value: build });
     const side = prepared(design).left;
-    expect(bumpSteer(side, build.travel)!.worst).toBeLessThan(1);
-    expect(heldCamber(side, build.travel)!.gain).toBeLessThan(0);
-    const lock = design.rack?.travel ?? 0;
+    if (wheel.travels) {
+      expect(bumpSteer(side, build.travel)!.worst).toBeLessThan(1);
+      expect(heldCamber(side, build.travel)!.gain).toBeLessThan(0);
+    }
+    const lock = wheel.steerRange;
     for (const rack of [-lock, lock]) expect(readAt(side, 0, rack).ok).toBe(true);
   });
 
   it('is read, judged and measured by every station, and nothing of it is no number', () => {
     const side = prepared(design).left;
     const known = {
-      bumpSteer: bumpSteer(side, build.travel),
-      gain: heldCamber(side, build.travel)!.gain,
+      bumpSteer: wheel.travels ? bumpSteer(side, build.travel) : null,
+      gain: wheel.travels ? heldCamber(side, build.travel)!.gain : null,
       clearances: clearancesOf(build, wheel),
       articulations: articulationsOf(wheel),
       steering: null,
     };
-    const reading = readAt(side, 20, 0);
+    const reading = readAt(side, wheel.travels ? 20 : 0, 0);
     const said = JSON.stringify([
       reading,
       figuresOf(wheel),
@@ -95,8 +99,8 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
       jointStates(wheel, known.articulations, {}),
       staticQuantities(design, 'left'),
       numbersOf(build, wheel),
-      type.tieRod ? rulesOfThumb(wheel) : [],
-      type.tieRod ? nullsOf(wheel) : [],
+      type.tieRod && wheel.travels ? rulesOfThumb(wheel) : [],
+      type.tieRod && wheel.travels ? nullsOf(wheel) : [],
       pointNames(type).map((name) => pointLabel(design, name)),
       [900, -900].map((travel) => whyNot(side, travel, 0)),
     ]);
@@ -105,7 +109,7 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
     expect(said).not.toMatch(/NaN|undefined/);
     // Nothing names a tie rod on a wheel that has none, nor a kingpin's figures where it steers about nothing.
     if (!type.tieRod) expect(said).not.toMatch(/tie rod|toe link/i);
-    else if (!design.rack) expect(said).not.toMatch(/tie rod/i);
+    else if (!wheel.steered) expect(said).not.toMatch(/tie rod/i);
     if (!type.steersAbout) expect(said).not.toMatch(/caster|kpi|scrub/i);
     expect(readPointsCsv(type, writePointsCsv(type, design.points))).toEqual({
       ok: true,
@@ -121,7 +125,7 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
     cars.run(40);
     const bands = cars.bands();
     expect(bands.failed).toBe(0);
-    expect(bands.toeRange!.ninety).toBeGreaterThan(0);
+    if (wheel.travels) expect(bands.toeRange!.ninety).toBeGreaterThan(0);
   });
 });
 
@@ -147,7 +151,7 @@ function offScrew({ corner }: Wheel, [ahead, , up]: Vec): number {
   return (sideways - (dot(v, w) / dot(w, w)) * w[1]) / w[2];
 }
 
-describe.each(CORNER_TYPES.map(({ kind }) => kind))('%s', (kind) => {
+describe.each(TRAVELLING)('%s', (kind) => {
   it('has slopes that are the limits of differences, its steering axis’s among them', () => {
     const h = 1e-3;
     let compared = 0;
@@ -327,7 +331,7 @@ describe.each(CORNER_TYPES.map(({ kind }) => kind))('%s', (kind) => {
       const changed = asKind(front, other.kind, 'front');
       expect(pointNames(other)).toEqual(Object.keys(changed.points));
       expect(changed.points.wheelCentre).toEqual(front.points.wheelCentre);
-      expect(changed.rack !== undefined).toBe(other.tieRod !== null && front.rack !== undefined);
+      expect(changed.rack !== undefined).toBe(steersBy(other, 'rack') && front.rack !== undefined);
       if (other.kind === kind) expect(changed.points).toEqual(front.points);
     }
   });

@@ -1,6 +1,7 @@
-import type { CornerType } from './cornerType';
+import type { CornerType, SteeredBy } from './cornerType';
 import { doubleWishbone } from './doubleWishbone';
 import { fiveLink } from './fiveLink';
+import { kingpin } from './kingpin';
 import { radiusArm } from './radiusArm';
 import { strut } from './strut';
 import { strutLinks } from './strutLinks';
@@ -16,6 +17,7 @@ export const CORNER_TYPES: readonly CornerType[] = [
   swingArm,
   trailingArm,
   radiusArm,
+  kingpin,
 ];
 
 const BY_KIND = new Map(CORNER_TYPES.map((type) => [type.kind, type]));
@@ -41,6 +43,12 @@ const NAMES = new WeakMap<object, string[]>();
 /** Points that the upright carries, the wheel's centre left out: what can be measured off the hub's face. */
 export const uprightPoints = (type: Pick<CornerType, 'points'>): string[] =>
   pointNames(type).filter((name) => type.points[name].on === 'upright' && name !== 'wheelCentre');
+
+/** Whether a steering unit may move a kind's rods. */
+export const steersBy = (
+  { tieRod, steeredBy = ['rack'] }: Pick<CornerType, 'tieRod' | 'steeredBy'>,
+  unit: SteeredBy,
+): boolean => tieRod !== null && steeredBy.includes(unit);
 
 /** Points of the chassis. */
 export const chassisPoints = (type: Pick<CornerType, 'points'>): string[] =>

@@ -1,6 +1,7 @@
 import { prepareAxle } from '../kinematics/axle';
 import { buildSchema } from '../model/build';
-import type { Build } from '../model/build';
+import type { AxleName, Build } from '../model/build';
+import { hasTravel } from '../model/sketch';
 import { problemsOf } from '../model/problems';
 import type { Checked, Problem } from '../model/problems';
 
@@ -25,13 +26,35 @@ export function checkBuild(value: unknown): Checked<Build> {
 
 /** What makes a build's layouts degenerate as drawn, with the path of the point to look at. */
 export function layoutProblems(build: Build): Problem[] {
-  return (['front', 'rear'] as const).flatMap((name) => {
-    const design = build[name];
-    const prepared = design && prepareAxle(design);
-    if (!prepared || prepared.ok) return [];
-    return prepared.faults.map(({ side, point, message }) => ({
-      path: `${name}.${side === 'right' ? 'rightPoints' : 'points'}.${point}`,
-      message: `: ${message}`,
+  return [
+    ...noTravel(build),
+    ...(['front', 'rear'] as const).flatMap((name) => ofAxle(build, name)),
+  ];
+}
+
+/** Least travel of a car whose wheels have any, mm. */
+const LEAST_TRAVEL = 1;
+
+function noTravel(build: Build): Problem[] {
+  if (!hasTravel(build)) return [];
+  return (['bump', 'droop'] as const)
+    .filter((way) => build.travel[way] < LEAST_TRAVEL)
+    .map((way) => ({
+      path: `travel.${way}`,
+      message: `is ${build.travel[way]}: at least ${LEAST_TRAVEL} mm where a wheel has travel`,
     }));
-  });
+}
+
+function ofAxle(build: Build, name: AxleName): Problem[] {
+  const design = build[name];
+  if (design?.rack && design.dropArm)
+    return [
+      { path: `${name}.dropArm`, message: ': there is a rack too, and one of the two steers' },
+    ];
+  const prepared = design && prepareAxle(design);
+  if (!prepared || prepared.ok) return [];
+  return prepared.faults.map(({ side, point, message }) => ({
+    path: `${name}.${side === 'right' ? 'rightPoints' : 'points'}.${point}`,
+    message: `: ${message}`,
+  }));
 }

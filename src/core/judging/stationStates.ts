@@ -167,18 +167,18 @@ const judgeClearances = (
 
 const judgeArticulations = (
   build: Build,
-  { design, type, steered }: Wheel,
+  wheel: Wheel,
   articulations: Articulations | null,
   names: readonly PointName[],
 ): Judged[] => {
   if (!articulations) return [];
   const limits = (build.room ?? startingRoom()).wanted;
   return names.map((name) => {
-    const kind = jointTypeOf(type, name, steered);
+    const kind = jointTypeOf(wheel, name);
     const { angle } = articulations[name];
     return {
       verdict: angle > (limits[kind] ?? ARTICULATION_LIMITS[kind]) ? 'rework' : 'accept',
-      of: `${pointLabel(design, name)} articulates ${angle.toFixed(0)}°`,
+      of: `${pointLabel(wheel.design, name)} articulates ${angle.toFixed(0)}°`,
     };
   });
 };

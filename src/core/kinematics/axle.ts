@@ -1,19 +1,24 @@
 import { typeOf } from '../corners/kinds';
 import { toRad } from '../geometry/angle';
+import { sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import type { AxleDesign, Rack, Side } from '../model/build';
+import type { AxleDesign, CarPlace, DropArm, Rack, Side } from '../model/build';
 import type { Points } from '../model/points';
-import { ACROSS, UPRIGHT_SIZE, explain } from './corner';
+import { UPRIGHT_SIZE, explain } from './corner';
 import { rodWord } from '../model/labels';
-import type { Corner, DrawnCorner, LayoutFault, OutOfReach } from './corner';
+import type { Corner, DrawnCorner, LayoutFault, OutOfReach, SteerUnit } from './corner';
+import { ACROSS } from './innerWay';
+import type { InnerWay } from './innerWay';
 import { prepareCorner } from './prepare';
 
 /** Two corners and what steers them. Each corner works in its own outward axes. */
 export interface Axle {
   left: AxleCorner;
   right: AxleCorner;
-  /** Rack travel each way from centre, mm; 0 where the inner joints are fixed. */
-  rackTravel: number;
+  /** The steering's input each way from centre: mm of a rack, degrees of a drop arm; 0 where the inner joints are fixed. */
+  steerRange: number;
+  /** What is moved by it. */
+  steersBy: SteerUnit;
 }
 
 export interface AxleCorner {
@@ -21,10 +26,11 @@ export interface AxleCorner {
   /** What it was made of. */
   drawn: DrawnCorner;
   radius: number;
-  /** Rack travel (+ left) to the corner's own outward axes: +1 left, −1 right. */
+  /** The steering's input (+ left) to the corner's own outward axes: +1 left, −1 right. */
   rackSign: 1 | -1;
   /** What its rod is called: a toe link where nothing is steered. */
   rod: 'tie rod' | 'toe link';
+  steersBy: SteerUnit;
 }
 
 export type PreparedAxle = { ok: true; axle: Axle } | { ok: false; faults: AxleFault[] };
@@ -50,22 +56,32 @@ export const withPoints = <T extends AxleDesign>(
   [pointsKey(design, side)]: { ...pointsOf(design, side), ...change },
 });
 
-/** How far a rack goes each way from centre, collars on it counted, mm; 0 on an unsteered axle. */
-export const rackTravelOf = ({ rack }: Pick<AxleDesign, 'rack'>): number =>
-  rack ? Math.max(LEAST_TRAVEL, rack.travel - (rack.stop ?? 0)) : 0;
+/** What of an axle says how it is steered. */
+type Steered = Pick<AxleDesign, 'rack' | 'dropArm'>;
+
+/**
+ * How far the steering goes each way from centre: mm of a rack, collars on it counted, or degrees of a drop arm; 0 on
+ * an unsteered axle.
+ */
+export const steerRangeOf = ({ rack, dropArm }: Steered): number =>
+  dropArm?.lock ?? (rack ? Math.max(LEAST_TRAVEL, rack.travel - (rack.stop ?? 0)) : 0);
+
+/** What an axle's steering moves; a rack where it is not steered. */
+export const steerUnitOf = ({ dropArm }: Steered): SteerUnit => (dropArm ? 'drop arm' : 'rack');
 
 /** Collars that are longer than a rack's travel hold it all but fast, mm. */
 const LEAST_TRAVEL = 1;
 
 /** Whether an axle's wheels are steered. */
-export const isSteered = ({ rack }: Pick<AxleDesign, 'rack'>): boolean => rack !== undefined;
+export const isSteered = ({ rack, dropArm }: Steered): boolean =>
+  rack !== undefined || dropArm !== undefined;
 
 /**
  * The way of a side's inner joint per mm of rack outward, [ahead, out, up]: straight across unless the rack's
  * axis is told to lie otherwise.
  */
 export function rackWay(rack: Rack | undefined, side: Side): Vec {
-  if (!rack?.rise && !rack?.sweep) return ACROSS;
+  if (!rack?.rise && !rack?.sweep) return [0, 1, 0];
   const [rise, sweep] = [toRad(rack.rise ?? 0), toRad(rack.sweep ?? 0)];
   // + rack is to the left, where the axis' left end is; for the right side outward is the other way.
   const way = side === 'left' ? 1 : -1;
@@ -73,15 +89,36 @@ export function rackWay(rack: Rack | undefined, side: Side): Vec {
   return [way * level * Math.sin(sweep), level * Math.cos(sweep), way * Math.sin(rise)];
 }
 
+/** A drop arm's shaft in a side's outward axes, + right-handed from its lower point to its upper. */
+export function dropArmWay(
+  { lower, upper }: DropArm,
+  side: Side,
+): Extract<InnerWay, { by: 'drop arm' }> {
+  const at = ({ ahead, left, up }: CarPlace): Vec => [ahead, side === 'left' ? left : -left, up];
+  return { by: 'drop arm', through: at(lower), about: unit(sub(at(upper), at(lower))) };
+}
+
+/** How the steering unit moves a side's inner joint. */
+function innerWayOf({ rack, dropArm }: Steered, side: Side): InnerWay {
+  if (dropArm) return dropArmWay(dropArm, side);
+  return rack?.rise || rack?.sweep ? { by: 'rack', along: rackWay(rack, side) } : ACROSS;
+}
+
+/** Whether both sides of an axle mirror each other at every place of the steering. */
+export function isAlike({ rightPoints, rack, dropArm }: Steered & Pick<AxleDesign, 'rightPoints'>) {
+  const inMiddle = !dropArm || (dropArm.lower.left === 0 && dropArm.upper.left === 0);
+  return !rightPoints && !rack?.rise && !rack?.sweep && inMiddle;
+}
+
 /** One side of an axle as it is drawn. */
 export const drawnCorner = (
-  design: Pick<AxleDesign, 'kind' | 'points' | 'rightPoints' | 'static' | 'rack'>,
+  design: Pick<AxleDesign, 'kind' | 'points' | 'rightPoints' | 'static' | 'rack' | 'dropArm'>,
   side: Side,
 ): DrawnCorner => ({
   type: typeOf(design),
   points: pointsOf(design, side),
   static: design.static,
-  steering: rackWay(design.rack, side),
+  steering: innerWayOf(design, side),
 });
 
 /** Makes both corners, or says which points make the layout as drawn unusable. */
@@ -90,8 +127,7 @@ export function prepareAxle(design: AxleDesign): PreparedAxle {
   const prepareSide = (side: Side) => prepareCorner(drawn[side]);
   const left = prepareSide('left');
   const rod = rodWord(design);
-  const alike = !design.rightPoints && !design.rack?.rise && !design.rack?.sweep;
-  const right = alike ? left : prepareSide('right');
+  const right = isAlike(design) ? left : prepareSide('right');
   if (!left.ok || !right.ok) {
     const faults: AxleFault[] = [];
     const named = (side: Side) => (fault: LayoutFault) => ({
@@ -103,13 +139,14 @@ export function prepareAxle(design: AxleDesign): PreparedAxle {
     if (!right.ok && right !== left) faults.push(...right.faults.map(named('right')));
     return { ok: false, faults };
   }
-  const radius = design.tyre.radius;
+  const both = { radius: design.tyre.radius, rod, steersBy: steerUnitOf(design) };
   return {
     ok: true,
     axle: {
-      left: { corner: left.corner, drawn: drawn.left, radius, rackSign: 1, rod },
-      right: { corner: right.corner, drawn: drawn.right, radius, rackSign: -1, rod },
-      rackTravel: rackTravelOf(design),
+      left: { corner: left.corner, drawn: drawn.left, rackSign: 1, ...both },
+      right: { corner: right.corner, drawn: drawn.right, rackSign: -1, ...both },
+      steerRange: steerRangeOf(design),
+      steersBy: both.steersBy,
     },
   };
 }
@@ -124,7 +161,7 @@ export type UprightPose = { ok: true; upright: Float64Array } | { ok: false; why
 /**
  * Poses both sides.
  * @param travel mm of each wheel, + bump: alike, opposite (roll) or each its own
- * @param rack mm, + left; it moves both inner joints the same way across the car
+ * @param rack the steering's input, + left: mm of a rack or degrees of a drop arm
  */
 export function poseAxle(
   axle: Axle,
@@ -146,7 +183,7 @@ export function poseCorner(side: AxleCorner, travel: number, rack: number): Upri
 /** One sentence on why a position cannot be reached; empty when it can. */
 export function whyNot(side: AxleCorner, travel: number, rack: number): string {
   const reach = side.corner.why(travel, side.rackSign * rack);
-  return reach ? explain(inWords(reach, side.rod), side.rackSign) : '';
+  return reach ? explain(inWords(reach, side.rod), side.rackSign, side.steersBy) : '';
 }
 
 const inWords = (reach: OutOfReach, rod: string): OutOfReach =>

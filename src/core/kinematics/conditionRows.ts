@@ -4,12 +4,14 @@ import type { CornerType } from '../corners/cornerType';
 import { pointNames } from '../corners/kinds';
 import { add, cross, dot, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
+import { INNER, INNER_SIZE, writeInner } from './innerWay';
+import type { InnerWay } from './innerWay';
 
 /** Points of a corner as drawn, [ahead, out, up] mm. */
 export type Drawn = { readonly wheelCentre: Vec } & Readonly<Record<string, Vec>>;
 
 export const EQUATION_COUNT = 6;
-/** The last row is the wheel centre's height. */
+/** The last row is the wheel centre's height where a wheel travels; else a condition's own. */
 export const HEIGHT_ROW = EQUATION_COUNT - 1;
 
 /** How a row is read: a length, a movement across a line, a coordinate that stays. */
@@ -31,11 +33,13 @@ export class ConditionRows {
   readonly rows = new Float64Array(EQUATION_COUNT * EQUATION_COUNT);
   readonly missing = new Float64Array(EQUATION_COUNT);
   /**
-   * What is wished for: the wheel centre's height, and the rod's inner joint moved along its way, mm. A list, for
-   * numbers handed from call to call would be allocated.
+   * What is wished for: the wheel centre's height, mm, and the steering's input (mm or degrees). A list, for numbers
+   * handed from call to call would be allocated.
    */
   readonly goal = new Float64Array(2);
   readonly centre0: Vec;
+  /** How many rows are conditions: five, and the wheel's height; six where it has no travel. */
+  readonly held: number;
   /** The rod's own row; −1 where there is none. */
   readonly rodRow: number;
 
@@ -60,6 +64,7 @@ export class ConditionRows {
   private readonly turns: boolean[] = [];
   /** The chassis point that the steering moves; −1 where nothing does. */
   private readonly steered: number;
+  private readonly inner = new Float64Array(INNER_SIZE);
   // Where a point's offset goes: the index of the upright's or of the chassis' own, by the order of the table.
   private readonly offsetsOnUpright: Int32Array;
   private readonly offsetsOnChassis: Int32Array;
@@ -69,13 +74,13 @@ export class ConditionRows {
   private readonly wheelNow = new Float64Array(3);
 
   /**
-   * @param steering unit direction in which the steering moves the rod's inner joint, outward axes
-   * @throws where the kind's conditions do not make five equations
+   * @param steering how the steering moves the rod's inner joint
+   * @throws where the kind's conditions do not make as many equations as hold an upright
    */
   constructor(
     type: CornerType,
     points: Drawn,
-    readonly steering: Vec,
+    readonly steering: InnerWay,
   ) {
     this.centre0 = points.wheelCentre;
     const places: Vec[] = [];
@@ -128,8 +133,9 @@ export class ConditionRows {
         }
       }
     const equations = type.conditions.reduce((sum, { holds }) => sum + EQUATIONS[holds], 0);
-    if (equations !== EQUATION_COUNT - 1)
-      throw new Error(`${type.kind}: ${equations} conditions where five hold an upright`);
+    this.held = type.noTravel ? EQUATION_COUNT : EQUATION_COUNT - 1;
+    if (equations !== this.held)
+      throw new Error(`${type.kind}: ${equations} conditions where ${this.held} hold an upright`);
     this.drawnLengths = [...this.value];
     this.drawn = Float64Array.from(places.flatMap((place) => sub(place, this.centre0)));
     this.local = this.drawn.slice();
@@ -190,20 +196,20 @@ export class ConditionRows {
   /** Writes each condition's row and what is missing from it, for the wish in `goal`. */
   write(): void {
     const height = this.goal[0];
-    const steer = this.goal[1];
-    const { rows, missing, centre, now, chassis, acrossNow, steering } = this;
+    const { rows, missing, centre, now, chassis, acrossNow, inner, held } = this;
     this.place();
-    for (let i = 0; i < EQUATION_COUNT - 1; i++) {
+    this.placeInner();
+    for (let i = 0; i < held; i++) {
       const u = 3 * this.onUpright[i];
       const c = 3 * this.onChassis[i];
-      const moved = this.onChassis[i] === this.steered ? steer : 0;
+      const steered = this.onChassis[i] === this.steered;
       const x = now[u];
       const y = now[u + 1];
       const z = now[u + 2];
       // From the chassis' point to the upright's.
-      let ax = centre[0] + x - chassis[c] - steering[0] * moved;
-      let ay = centre[1] + y - chassis[c + 1] - steering[1] * moved;
-      let az = centre[2] + z - chassis[c + 2] - steering[2] * moved;
+      let ax = centre[0] + x - (steered ? inner[INNER.place] : chassis[c]);
+      let ay = centre[1] + y - (steered ? inner[INNER.place + 1] : chassis[c + 1]);
+      let az = centre[2] + z - (steered ? inner[INNER.place + 2] : chassis[c + 2]);
       const at = 6 * i;
       let lx = x;
       let ly = y;
@@ -249,6 +255,7 @@ export class ConditionRows {
       rows[at + 4] = lz * ax - lx * az;
       rows[at + 5] = lx * ay - ly * ax;
     }
+    if (held === EQUATION_COUNT) return;
     const { wheelNow } = this;
     rows.fill(0, 30);
     rows[32] = 1;
@@ -257,20 +264,21 @@ export class ConditionRows {
     missing[HEIGHT_ROW] = height - centre[2] - wheelNow[2];
   }
 
-  /** How fast each condition asks the upright to follow the steering, per mm; into `missing`, for a place just written. */
+  /**
+   * How fast each condition asks the upright to follow the steering, per unit of its input; into `missing`, for a place
+   * just written.
+   */
   writeSteerRate(): void {
-    const steer = this.goal[1];
-    const { missing, centre, now, chassis, steering } = this;
+    const { missing, centre, now, inner, held } = this;
     missing.fill(0);
-    for (let i = 0; i < EQUATION_COUNT - 1; i++) {
+    for (let i = 0; i < held; i++) {
       if (this.onChassis[i] !== this.steered) continue;
       const u = 3 * this.onUpright[i];
-      const c = 3 * this.onChassis[i];
-      const ax = centre[0] + now[u] - chassis[c] - steering[0] * steer;
-      const ay = centre[1] + now[u + 1] - chassis[c + 1] - steering[1] * steer;
-      const az = centre[2] + now[u + 2] - chassis[c + 2] - steering[2] * steer;
+      const ax = centre[0] + now[u] - inner[INNER.place];
+      const ay = centre[1] + now[u + 1] - inner[INNER.place + 1];
+      const az = centre[2] + now[u + 2] - inner[INNER.place + 2];
       missing[i] =
-        (ax * steering[0] + ay * steering[1] + az * steering[2]) /
+        (ax * inner[INNER.rate] + ay * inner[INNER.rate + 1] + az * inner[INNER.rate + 2]) /
         Math.sqrt(ax * ax + ay * ay + az * az);
     }
   }
@@ -279,12 +287,11 @@ export class ConditionRows {
    * What is left of the rows' own change along a motion: d(steer rate) − d(rows) · twist, into `missing`. Solved
    * against the rows it gives how the twist by the steering changes along that motion, exactly. Links alone.
    * @param along the motion: the upright's twist by it
-   * @param steers by how much the motion moves the steering, mm (1 along the steering itself, 0 along travel)
-   * @param twist the upright's twist per mm of the steering
+   * @param steers by how much the motion moves the steering (1 along the steering itself, 0 along travel)
+   * @param twist the upright's twist per unit of the steering
    */
   writeSteerBend(along: Float64Array, steers: 0 | 1, twist: Float64Array): void {
-    const steer = this.goal[1];
-    const { missing, centre, now, chassis, steering, rows } = this;
+    const { missing, centre, now, chassis, inner, rows } = this;
     missing.fill(0);
     const tx = along[3];
     const ty = along[4];
@@ -293,22 +300,24 @@ export class ConditionRows {
       const u = 3 * this.onUpright[i];
       const c = 3 * this.onChassis[i];
       const isRod = this.onChassis[i] === this.steered;
-      const rack = isRod ? steer : 0;
-      const racks = isRod ? steers : 0;
+      const goes = isRod ? steers : 0;
+      const rx = inner[INNER.rate];
+      const ry = inner[INNER.rate + 1];
+      const rz = inner[INNER.rate + 2];
       const x = now[u];
       const y = now[u + 1];
       const z = now[u + 2];
-      const ax = centre[0] + x - chassis[c] - steering[0] * rack;
-      const ay = centre[1] + y - chassis[c + 1] - steering[1] * rack;
-      const az = centre[2] + z - chassis[c + 2] - steering[2] * rack;
+      const ax = centre[0] + x - (isRod ? inner[INNER.place] : chassis[c]);
+      const ay = centre[1] + y - (isRod ? inner[INNER.place + 1] : chassis[c + 1]);
+      const az = centre[2] + z - (isRod ? inner[INNER.place + 2] : chassis[c + 2]);
       const size = Math.sqrt(ax * ax + ay * ay + az * az);
       const dx = ty * z - tz * y;
       const dy = tz * x - tx * z;
       const dz = tx * y - ty * x;
       // The length keeps, so that the link's direction turns by what moves across it.
-      const ux = (along[0] + dx - steering[0] * racks) / size;
-      const uy = (along[1] + dy - steering[1] * racks) / size;
-      const uz = (along[2] + dz - steering[2] * racks) / size;
+      const ux = (along[0] + dx - rx * goes) / size;
+      const uy = (along[1] + dy - ry * goes) / size;
+      const uz = (along[2] + dz - rz * goes) / size;
       const wx = rows[6 * i];
       const wy = rows[6 * i + 1];
       const wz = rows[6 * i + 2];
@@ -316,7 +325,13 @@ export class ConditionRows {
       const my = dz * wx - dx * wz + z * ux - x * uz;
       const mz = dx * wy - dy * wx + x * uy - y * ux;
       missing[i] =
-        (isRod ? ux * steering[0] + uy * steering[1] + uz * steering[2] : 0) -
+        (isRod
+          ? ux * rx +
+            uy * ry +
+            uz * rz +
+            (wx * inner[INNER.bend] + wy * inner[INNER.bend + 1] + wz * inner[INNER.bend + 2]) *
+              goes
+          : 0) -
         (ux * twist[0] +
           uy * twist[1] +
           uz * twist[2] +
@@ -333,7 +348,7 @@ export class ConditionRows {
    */
   missingBy(offsets: Float64Array, into: Float64Array): void {
     const { acrossNow, rows } = this;
-    for (let i = 0; i < EQUATION_COUNT - 1; i++) {
+    for (let i = 0; i < this.held; i++) {
       const shift = sub(
         this.turnedBy(this.offsetOf(offsets, this.offsetsOnUpright, this.onUpright[i])),
         this.offsetOf(offsets, this.offsetsOnChassis, this.onChassis[i]),
@@ -356,11 +371,12 @@ export class ConditionRows {
       }
       into[i] = -change;
     }
-    into[HEIGHT_ROW] = -this.turnedBy([
-      offsets[this.wheelOffset],
-      offsets[this.wheelOffset + 1],
-      offsets[this.wheelOffset + 2],
-    ])[2];
+    if (this.held < EQUATION_COUNT)
+      into[HEIGHT_ROW] = -this.turnedBy([
+        offsets[this.wheelOffset],
+        offsets[this.wheelOffset + 1],
+        offsets[this.wheelOffset + 2],
+      ])[2];
   }
 
   /** Moves the upright by a twist, turned by its exact rotation (Rodrigues). */
@@ -394,6 +410,15 @@ export class ConditionRows {
       t[3] * x + t[4] * y + t[5] * z,
       t[6] * x + t[7] * y + t[8] * z,
     ];
+  }
+
+  /** The rod's inner joint, where the steering has it. */
+  private placeInner(): void {
+    const { inner, chassis, steered } = this;
+    if (steered < 0) return;
+    for (let i = 0; i < 3; i++) inner[INNER.drawn + i] = chassis[3 * steered + i];
+    inner[INNER.input] = this.goal[1];
+    writeInner(this.steering, inner);
   }
 
   /** The upright's points and directions as it is turned now. */

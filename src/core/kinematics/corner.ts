@@ -1,6 +1,6 @@
 import type { CornerType } from '../corners/cornerType';
-import type { Vec } from '../geometry/vec';
 import type { Points } from '../model/points';
+import type { InnerWay } from './innerWay';
 
 /**
  * The one interface every corner type stands behind. Sweeps, quantities, finders and screens know
@@ -13,7 +13,8 @@ export interface Corner {
   /**
    * Solves the upright's pose and its exact first derivatives.
    * @param travel wheel centre's height above its ride height, mm, + in bump
-   * @param rack inner tie-rod joint moved outward by this much, mm (the left corner's rack travel)
+   * @param rack the steering's input in the corner's own outward axes: mm of a rack outward (the left corner's rack
+   *   travel), degrees of a drop arm
    * @param upright receives the pose, ordered as in `U`; left as it was when out of reach
    * @returns whether the position can be reached
    */
@@ -26,16 +27,25 @@ export interface Corner {
 /** The member that gives out, and the last position on the straight way there that still works. */
 export interface OutOfReach {
   part: string;
-  fault: 'too short' | 'too long' | 'over centre' | 'at its end';
-  /** Travel and rack (outward), mm, as far as the corner follows from ride height straight ahead. */
+  fault: 'too short' | 'too long' | 'over centre' | 'at its end' | 'fixed';
+  /** Travel, mm, and the steering's input (outward), as far as the corner follows from ride height straight ahead. */
   lastTravel: number;
   lastRack: number;
 }
 
+/** A wheel that has no travel is asked to move up or down. */
+export const NO_TRAVEL: OutOfReach = {
+  part: 'kingpin',
+  fault: 'fixed',
+  lastTravel: 0,
+  lastRack: 0,
+};
+
 /**
  * Offsets into an upright's pose. Every entry of three is [ahead, out, up]. Twists are the upright's angular
- * velocity (rad) and its wheel centre's velocity (mm), per mm of wheel travel at fixed rack and per mm of rack
- * at fixed wheel height. The steering axis is NaN where the wheel has none.
+ * velocity (rad) and its wheel centre's velocity (mm), per mm of wheel travel with the steering held and per unit of
+ * the steering's input (mm of a rack, degree of a drop arm) at fixed wheel height. What a wheel does not have is NaN:
+ * the steering axis of one that steers about nothing, all that is per travel of one that has none.
  */
 export const U = {
   wheelCentre: 0,
@@ -50,12 +60,12 @@ export const U = {
   movePerTravel: 18,
   turnPerRack: 21,
   movePerRack: 24,
-  /** How the place and the direction change, per mm of travel and of rack; the upright need not carry them. */
+  /** How the place and the direction change, per mm of travel and by the steering; the upright need not carry them. */
   axisAtPerTravel: 27,
   axisAlongPerTravel: 30,
   axisAtPerRack: 33,
   axisAlongPerRack: 36,
-  /** Rack, mm outward: how far the rod's inner joint has been moved along its way. */
+  /** The steering's input in the corner's own outward axes: mm of a rack, degrees of a drop arm. */
   rack: 39,
 } as const;
 export const UPRIGHT_SIZE = 40;
@@ -66,36 +76,39 @@ export interface LayoutFault {
   message: string;
 }
 
-/** Straight across the car, outward: the way of an inner joint that nothing tells otherwise. */
-export const ACROSS: Vec = [0, 1, 0];
-
 /** A corner as it is drawn: its kind, its points, the wheel's alignment at ride height in degrees. */
 export interface DrawnCorner {
   type: CornerType;
   points: Points;
   static: { toe: number; camber: number };
-  /** Unit direction, outward axes, in which + rack (outward) moves the rod's inner joint. */
-  steering: Vec;
+  /** How the steering unit moves the rod's inner joint. */
+  steering: InnerWay;
 }
 
 export type Prepared<T> = { ok: true; corner: T } | { ok: false; faults: LayoutFault[] };
 
+/** What a steering moves: mm of a rack, or degrees of a drop arm. */
+export type SteerUnit = 'rack' | 'drop arm';
+
 /** One sentence in a builder's words; `rackSign` is −1 for the right corner, whose rack moves the other way. */
-export function explain(reach: OutOfReach, rackSign: 1 | -1 = 1): string {
-  const where = describePosition(reach.lastTravel, rackSign * reach.lastRack);
+export function explain(reach: OutOfReach, rackSign: 1 | -1 = 1, by: SteerUnit = 'rack'): string {
+  if (reach.fault === 'fixed') return 'the wheel has no travel: the frame holds its kingpin';
+  const where = describePosition(reach.lastTravel, rackSign * reach.lastRack, by);
   if (reach.fault === 'at its end') return `the ${reach.part} is at its end past ${where}`;
   return reach.fault === 'over centre'
     ? `the ${reach.part} ${reach.part === 'arms' ? 'go' : 'goes'} over centre past ${where}`
     : `the ${reach.part} is ${reach.fault} past ${where}`;
 }
 
-/** `45 mm droop`, `12 mm bump with the rack 30 mm left`, `ride height`. */
-export function describePosition(travel: number, rack: number): string {
+/** `30.0 mm left`, `12.0° right`. */
+export const steerInWords = (steer: number, by: SteerUnit): string =>
+  `${Math.abs(steer).toFixed(1)}${by === 'rack' ? ' mm' : '°'} ${steer > 0 ? 'left' : 'right'}`;
+
+/** `45 mm droop`, `12 mm bump with the rack 30 mm left`, `ride height with the drop arm 12.0° right`. */
+export function describePosition(travel: number, rack: number, by: SteerUnit = 'rack'): string {
   const height =
     Math.abs(travel) < 0.05
       ? 'ride height'
       : `${Math.abs(travel).toFixed(1)} mm ${travel > 0 ? 'bump' : 'droop'}`;
-  return Math.abs(rack) < 0.05
-    ? height
-    : `${height} with the rack ${Math.abs(rack).toFixed(1)} mm ${rack > 0 ? 'left' : 'right'}`;
+  return Math.abs(rack) < 0.05 ? height : `${height} with the ${by} ${steerInWords(rack, by)}`;
 }

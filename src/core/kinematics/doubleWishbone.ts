@@ -1,5 +1,4 @@
 import type { Vec } from '../geometry/vec';
-import { ACROSS } from './corner';
 import type { Corner, DrawnCorner, LayoutFault, OutOfReach, Prepared } from './corner';
 import { SAME_PLACE, placesTaken } from './placesTaken';
 import { S, WishboneChain } from './wishboneChain';
@@ -12,11 +11,13 @@ import type { WishbonePoints } from './wishboneChain';
  * starts from the same series, so the order of a sweep cannot change its figures.
  */
 export function prepareDoubleWishbone(drawn: DrawnCorner): Prepared<DoubleWishbone> {
+  const { steering } = drawn;
+  if (steering.by !== 'rack') throw new RangeError('a double wishbone is steered by a rack');
   const faults = placesTaken(drawn);
   if (faults.length > 0) return { ok: false, faults };
   // Its table has these points.
   const points = drawn.points as unknown as WishbonePoints;
-  const corner = new DoubleWishbone(points, drawn.static, drawn.steering);
+  const corner = new DoubleWishbone(points, drawn.static, steering.along);
   const degenerate = corner.degenerate();
   return degenerate.length > 0 ? { ok: false, faults: degenerate } : { ok: true, corner };
 }
@@ -42,7 +43,7 @@ export class DoubleWishbone implements Corner {
   constructor(
     points: WishbonePoints,
     alignment: { toe: number; camber: number },
-    way: Vec = ACROSS,
+    way: Vec = [0, 1, 0],
   ) {
     this.chain = new WishboneChain(points, alignment, way);
     this.s = this.chain.s;

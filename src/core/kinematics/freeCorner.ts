@@ -3,8 +3,10 @@ import type { Vec } from '../geometry/vec';
 import type { CornerType } from '../corners/cornerType';
 import { ConditionRows, EQUATION_COUNT, HEIGHT_ROW } from './conditionRows';
 import type { Drawn } from './conditionRows';
-import { ACROSS, U } from './corner';
+import { NO_TRAVEL, U } from './corner';
 import type { Corner, DrawnCorner, OutOfReach, Prepared } from './corner';
+import { ACROSS } from './innerWay';
+import type { InnerWay } from './innerWay';
 import { typedJoints } from './joints';
 import { placesTaken } from './placesTaken';
 import { headingOf, spindleOf } from './spindle';
@@ -63,7 +65,7 @@ export class FreeCorner implements Corner {
     private readonly type: CornerType,
     points: Drawn,
     alignment: { toe: number; camber: number },
-    steering: Vec = ACROSS,
+    steering: InnerWay = ACROSS,
   ) {
     this.equations = new ConditionRows(type, points, steering);
     this.spindle0 = spindleOf(alignment);
@@ -109,6 +111,7 @@ export class FreeCorner implements Corner {
   }
 
   pose(travel: number, rack: number, upright: Float64Array): boolean {
+    if (this.type.noTravel && travel !== 0) return false;
     this.state[TO_TRAVEL] = travel;
     this.state[TO_STEER] = rack;
     if (!this.walk()) {
@@ -123,6 +126,7 @@ export class FreeCorner implements Corner {
   /** What gives out on the straight way from ride height to a position; null where it can be reached. */
   why(travel: number, rack: number): OutOfReach | null {
     this.reset();
+    if (this.type.noTravel && travel !== 0) return NO_TRAVEL;
     this.state[TO_TRAVEL] = travel;
     this.state[TO_STEER] = rack;
     if (!this.solve() || this.walk()) return null;
@@ -138,7 +142,8 @@ export class FreeCorner implements Corner {
     let most = 0;
     if (factor(transposed, 6, order)) {
       solveFactored(transposed, 6, order, load, force);
-      for (let i = 1; i < HEIGHT_ROW; i++) if (Math.abs(force[i]) > Math.abs(force[most])) most = i;
+      for (let i = 1; i < equations.held; i++)
+        if (Math.abs(force[i]) > Math.abs(force[most])) most = i;
     }
     return {
       part: equations.members[most],
@@ -237,9 +242,11 @@ export class FreeCorner implements Corner {
   private writeRates(): void {
     const { equations, order, perTravel, perSteer } = this;
     const { rows, missing } = equations;
-    missing.fill(0);
-    missing[HEIGHT_ROW] = 1;
-    solveFactored(rows, EQUATION_COUNT, order, missing, perTravel);
+    if (equations.held < EQUATION_COUNT) {
+      missing.fill(0);
+      missing[HEIGHT_ROW] = 1;
+      solveFactored(rows, EQUATION_COUNT, order, missing, perTravel);
+    }
     if (!this.hasRod) return;
     equations.writeSteerRate();
     solveFactored(rows, EQUATION_COUNT, order, missing, perSteer);
@@ -247,6 +254,7 @@ export class FreeCorner implements Corner {
 
   private writePose(u: Float64Array): void {
     const { equations, perTravel, perSteer, spindle0, heading0 } = this;
+    const { noTravel } = this.type;
     const { turned, centre } = equations;
     for (let i = 0; i < 3; i++) {
       const a = turned[3 * i];
@@ -255,8 +263,8 @@ export class FreeCorner implements Corner {
       u[U.wheelCentre + i] = centre[i];
       u[U.spindle + i] = a * spindle0[0] + b * spindle0[1] + c * spindle0[2];
       u[U.heading + i] = a * heading0[0] + b * heading0[1] + c * heading0[2];
-      u[U.turnPerTravel + i] = perTravel[3 + i];
-      u[U.movePerTravel + i] = perTravel[i];
+      u[U.turnPerTravel + i] = noTravel ? NaN : perTravel[3 + i];
+      u[U.movePerTravel + i] = noTravel ? NaN : perTravel[i];
       u[U.turnPerRack + i] = perSteer[3 + i];
       u[U.movePerRack + i] = perSteer[i];
     }

@@ -5,6 +5,7 @@ import { toVec } from '../model/points';
 import type { PointName } from '../model/points';
 import { U } from './corner';
 import type { DrawnCorner } from './corner';
+import { innerAt } from './innerWay';
 import { headingOf, spindleOf } from './spindle';
 
 /** Where every joint of a corner is, [ahead, out, up] mm in its own axes. */
@@ -59,14 +60,14 @@ export function rodPlacer(corner: DrawnCorner) {
   const from = drawnFrame(corner.static);
   const off = sub(tieRodOuter, wheelCentre);
   return (upright: Float64Array): { inner: Vec; outer: Vec } => ({
-    inner: add(tieRodInner, scale(steering, upright[U.rack])),
+    inner: innerAt(steering, tieRodInner, upright[U.rack]),
     outer: add(triple(upright, U.wheelCentre), carried(off, from, frameAt(upright))),
   });
 }
 
 /**
  * Places the joints of a corner in solved poses: the upright carries its own, the rod's inner joint rides on the
- * rack, the chassis' stay.
+ * rack or the drop arm, the chassis' stay.
  */
 export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
   const { type, steering } = corner;
@@ -81,7 +82,7 @@ export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
     const centre = triple(upright, U.wheelCentre);
     const joints = { ...drawn };
     for (const { name, off } of own) joints[name] = add(centre, carried(off, from, to));
-    if (inner) joints[inner] = add(drawn[inner], scale(steering, upright[U.rack]));
+    if (inner) joints[inner] = innerAt(steering, drawn[inner], upright[U.rack]);
     return joints;
   };
 }

@@ -2,9 +2,17 @@ import { typeOf } from '../corners/kinds';
 import type { CornerType } from '../corners/cornerType';
 import type { AxleDesign, AxleName, Build, Side, Travel } from '../model/build';
 import type { Points } from '../model/points';
-import { drawnCorner, isSteered, pointsOf, prepareAxle, rackTravelOf, withPoints } from './axle';
+import {
+  drawnCorner,
+  isSteered,
+  pointsOf,
+  prepareAxle,
+  steerRangeOf,
+  steerUnitOf,
+  withPoints,
+} from './axle';
 import type { AxleCorner, PreparedAxle } from './axle';
-import type { DrawnCorner } from './corner';
+import type { DrawnCorner, SteerUnit } from './corner';
 
 /**
  * The wheel that is looked at: one side of one axle as it is drawn, and how far it travels. A wheel is not changed:
@@ -13,13 +21,23 @@ import type { DrawnCorner } from './corner';
 export class Wheel {
   private known: PreparedAxle | undefined;
 
+  /** mm; none where its kind has none. */
+  readonly travel: Travel;
+
   /** @param travel mm, as the build states it */
   constructor(
     readonly axle: AxleName,
     readonly side: Side,
     readonly design: AxleDesign,
-    readonly travel: Travel,
-  ) {}
+    travel: Travel,
+  ) {
+    this.travel = this.travels ? travel : NO_TRAVEL;
+  }
+
+  /** Whether it goes up and down at all. */
+  get travels(): boolean {
+    return !this.type.noTravel;
+  }
 
   get type(): CornerType {
     return typeOf(this.design);
@@ -38,9 +56,14 @@ export class Wheel {
     return isSteered(this.design);
   }
 
-  /** Rack travel each way from centre, mm; 0 where it is not steered. */
-  get rackTravel(): number {
-    return rackTravelOf(this.design);
+  /** The steering's input each way from centre: mm of a rack, degrees of a drop arm; 0 where it is not steered. */
+  get steerRange(): number {
+    return steerRangeOf(this.design);
+  }
+
+  /** What its steering moves. */
+  get steersBy(): SteerUnit {
+    return steerUnitOf(this.design);
   }
 
   /** Both wheels of its axle, solved when first asked for, or what makes them unusable as drawn. */
@@ -64,6 +87,8 @@ export class Wheel {
     return this.drawnAs(withPoints(this.design, this.side, change));
   }
 }
+
+const NO_TRAVEL: Travel = { bump: 0, droop: 0 };
 
 /** What of a build makes its wheels. */
 type Wheels = Pick<Build, 'front' | 'rear' | 'travel'>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { typeOf } from '../corners/kinds';
 import type { Build } from './build';
 import { group, measure, ordered, problem } from './wording';
 
@@ -64,6 +65,16 @@ const CAR: Targets = {
   lock: 35,
 };
 
+/** A rigid kart's: indoor and racing karts lean their kingpins back two or three times as far as sprung ones. */
+const RIGID_KART: Targets = {
+  ...CAR,
+  ackermann: [80, 120],
+  caster: [12, 21],
+  kpi: [10, 14],
+  ratio: [0.8, 2],
+  lock: 30,
+};
+
 /** Starting targets by use: common practice, from memory, every one to be changed. */
 const TARGETS: Record<Use, Targets> = {
   road: CAR,
@@ -111,22 +122,33 @@ const TARGETS: Record<Use, Targets> = {
   free: CAR,
 };
 
-export const startingTargets = (use: Use): Targets => structuredClone(TARGETS[use]);
+/** What of a build says where its targets start: its use, and the kind of its front corners. */
+export type Start = Pick<Build, 'use'> & { front?: { kind: string } };
 
-/** The brief of a build, or what its use starts with: to be read, not changed. */
-export const briefOf = (build: Pick<Build, 'use' | 'brief'>): Brief =>
-  build.brief ?? (STARTS[build.use] ??= startingBrief(build.use));
+const targetsFor = ({ use, front }: Start): Targets =>
+  use === 'kart' && front && typeOf(front).noTravel ? RIGID_KART : TARGETS[use];
 
-const STARTS: Partial<Record<Use, Brief>> = {};
+export const startingTargets = (start: Start): Targets => structuredClone(targetsFor(start));
 
-export const startingBrief = (use: Use): Brief => ({
-  targets: startingTargets(use),
-  rule: use === 'trail' ? 'shim' : 'lines',
+/** The brief of a build, or what it starts with: to be read, not changed. */
+export function briefOf(build: Start & Pick<Build, 'brief'>): Brief {
+  if (build.brief) return build.brief;
+  const key = `${build.use} ${TARGETS[build.use] === targetsFor(build) ? '' : 'rigid'}`;
+  let known = STARTS.get(key);
+  if (!known) STARTS.set(key, (known = startingBrief(build)));
+  return known;
+}
+
+const STARTS = new Map<string, Brief>();
+
+export const startingBrief = (start: Start): Brief => ({
+  targets: startingTargets(start),
+  rule: start.use === 'trail' ? 'shim' : 'lines',
   limits: {},
 });
 
-/** A brief for another use: what still is as the old use started it changes, what was set by hand stays. */
-export function briefForUse(brief: Brief, from: Use, to: Use): Brief {
+/** A brief for another use or kind: what still is as the old one started it changes, what was set by hand stays. */
+export function briefForStart(brief: Brief, from: Start, to: Start): Brief {
   const [old, next] = [startingBrief(from), startingBrief(to)];
   const kept = Object.entries(brief.targets).filter(
     ([name, value]) => !same(value, old.targets[name as TargetName]),
@@ -138,8 +160,8 @@ export function briefForUse(brief: Brief, from: Use, to: Use): Brief {
   };
 }
 
-/** Whether a target still is what its use starts with. */
-export const isStarting = (brief: Brief, use: Use, name: TargetName): boolean =>
-  same(brief.targets[name], TARGETS[use][name]);
+/** Whether a target still is what a build starts with. */
+export const isStarting = (brief: Brief, start: Start, name: TargetName): boolean =>
+  same(brief.targets[name], targetsFor(start)[name]);
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

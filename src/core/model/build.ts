@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { CornerType } from '../corners/cornerType';
-import { CORNER_TYPES } from '../corners/kinds';
+import { CORNER_TYPES, steersBy } from '../corners/kinds';
 import { askedSchema } from './asked';
 import { briefSchema } from './brief';
 import { freedomsSchemaOf } from './freedoms';
@@ -12,13 +12,13 @@ import { rodSchema, tieRodSchema } from './rod';
 import type { TieRod } from './rod';
 import { roomSchema } from './room';
 import { takeOffSchema } from './takeOff';
-import { group, label, listOf, measure, problem, remark, shown } from './wording';
+import { coordinate, group, label, listOf, measure, problem, remark, shown } from './wording';
 
 /** What a build is for. */
 export const USES = ['road', 'track', 'hillclimb', 'drift', 'kart', 'trail', 'free'] as const;
 
-/** How far the wheel goes from ride height each way, mm, both positive. */
-export const travelSchema = group({ bump: measure('mm', 1, 500), droop: measure('mm', 1, 500) });
+/** How far the wheel goes from ride height each way, mm; nought counts only for a car whose wheels have no travel. */
+export const travelSchema = group({ bump: measure('mm', 0, 500), droop: measure('mm', 0, 500) });
 
 /** Toe (+ in) and camber (+ top out) at ride height, degrees. */
 export const staticSchema = group({
@@ -66,6 +66,25 @@ export const rackSchema = group({
 });
 export type Rack = z.infer<typeof rackSchema>;
 
+/** A place that belongs to neither side, mm: ahead of the front axle's line, left of the centreline, above the ground. */
+const placeSchema = group({ ahead: coordinate, left: coordinate, up: coordinate });
+export type CarPlace = z.infer<typeof placeSchema>;
+
+/**
+ * A drop arm on the column's own shaft: two points of the shaft on the chassis, and how far it is turned each way,
+ * degrees. The tie rods' inner joints ride on it; + is counter-clockwise seen from `upper`.
+ */
+export const dropArmSchema = group({
+  lower: placeSchema,
+  upper: placeSchema,
+  lock: measure('deg', 1, 120),
+}).refine(
+  ({ lower, upper }) =>
+    Math.hypot(upper.ahead - lower.ahead, upper.left - lower.left, upper.up - lower.up) >= 1,
+  { error: 'has both points of its shaft in one place: give two apart' },
+);
+export type DropArm = z.infer<typeof dropArmSchema>;
+
 /**
  * A half-shaft of a driven axle: where its inner joint's centre is, and how far the outer joint's centre
  * is inboard of the wheel's, along the spindle, mm.
@@ -107,9 +126,10 @@ const cornerSchemaOf = (type: CornerType) => ({
   ...marksSchema(axleFigures(type)),
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
   ...(type.tieRod && { tieRod: tieRodSchema.optional(), rack: rackSchema.optional() }),
+  ...(steersBy(type, 'dropArm') && { dropArm: dropArmSchema.optional() }),
 });
 
-/** An axle: one kind of corner on both sides; steered where it has a rack. */
+/** An axle: one kind of corner on both sides; steered where it has a rack or a drop arm. */
 export interface AxleDesign {
   kind: string;
   static: z.infer<typeof staticSchema>;
@@ -125,6 +145,7 @@ export interface AxleDesign {
   sketch?: string[] | undefined;
   template?: string[] | undefined;
   rack?: Rack | undefined;
+  dropArm?: DropArm | undefined;
 }
 
 const KINDS = CORNER_TYPES.map(({ kind }) => kind).join(', ');

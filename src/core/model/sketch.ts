@@ -1,4 +1,4 @@
-import { pointNames, typeOf } from '../corners/kinds';
+import { pointNames, steersBy, typeOf } from '../corners/kinds';
 import type { CornerType } from '../corners/cornerType';
 import { counted } from './wording';
 import type { AxleDesign, Build } from './build';
@@ -18,6 +18,10 @@ const LISTS = ['sketch', 'template'] as const;
 
 export const CAR_FIGURES = ['wheelbase', 'travel.bump', 'travel.droop'] as const;
 const OF_RACK = 'rack.travel';
+const OF_DROP_ARM = [
+  'dropArm.lock',
+  ...['lower', 'upper'].flatMap((end) => ['ahead', 'left', 'up'].map((c) => `dropArm.${end}.${c}`)),
+];
 const OF_EVERY_AXLE = [
   'tyre.radius',
   'tyre.width',
@@ -27,7 +31,15 @@ const OF_EVERY_AXLE = [
   'static.toe',
   'static.camber',
 ] as const;
-const AXLE_FIGURES = [...OF_EVERY_AXLE, OF_RACK] as const;
+const AXLE_FIGURES: readonly string[] = [...OF_EVERY_AXLE, OF_RACK, ...OF_DROP_ARM];
+
+/** Whether a wheel of a car goes up and down at all. */
+export const hasTravel = ({ front, rear }: Pick<Build, 'front' | 'rear'>): boolean =>
+  [front, rear].some((design) => design !== undefined && !typeOf(design).noTravel);
+
+/** Those of the whole car that it has: travel where a wheel has any. */
+export const carFigures = (build: Pick<Build, 'front' | 'rear'>): string[] =>
+  hasTravel(build) ? [...CAR_FIGURES] : ['wheelbase'];
 
 export const pathOf = (point: PointName, coordinate: Coordinate): string =>
   `${point}.${coordinate}`;
@@ -35,7 +47,8 @@ export const pathOf = (point: PointName, coordinate: Coordinate): string =>
 /** Every figure of an axle of a kind that a sketch may stand in for. */
 export const axleFigures = (type: CornerType): string[] => [
   ...OF_EVERY_AXLE,
-  ...(type.tieRod ? [OF_RACK] : []),
+  ...(steersBy(type, 'rack') ? [OF_RACK] : []),
+  ...(steersBy(type, 'dropArm') ? OF_DROP_ARM : []),
   ...pointNames(type).flatMap((name) => COORDINATES.map((c) => pathOf(name, c))),
 ];
 
@@ -45,7 +58,7 @@ export const figuresOf = (design: AxleDesign): string[] =>
     (path) => !AXLE_FIGURES.some((one) => one === path) || figureAt(design, path) !== undefined,
   );
 
-/** Whether a figure is asked for in the brief: of the car, its tyres, rims and rack, or how its wheels stand. */
+/** Whether a figure is asked for in the brief: of the car, its tyres, rims, rack and drop arm, or how its wheels stand. */
 export const isOfBrief = (path: string): boolean =>
   [...CAR_FIGURES, ...AXLE_FIGURES].some((one) => one === path);
 
@@ -150,8 +163,8 @@ export function sketchOfKind(from: AxleDesign, to: CornerType, stays: (name: str
   };
 }
 
-/** Figures of the brief that every verdict on a wheel rests on, the rack's where there is one. */
-const JUDGED_BY = [...CAR_FIGURES, 'tyre.radius', OF_RACK];
+/** Figures of the brief that every verdict on a wheel rests on, the rack's or the drop arm's where there is one. */
+const JUDGED_BY = [...CAR_FIGURES, 'tyre.radius', OF_RACK, ...OF_DROP_ARM];
 
 /** What of an axle's verdicts still rests on a sketch: its joints, and figures of the brief. */
 export interface ToSet {

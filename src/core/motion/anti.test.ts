@@ -14,7 +14,7 @@ it('is what the side-view construction gives: share × tan θ × L / h', () => {
 it('is known once the brief says what brakes and how high the mass is', () => {
   const build = blankBuild('x');
   expect(antiPercentOf(build, 'front')).toBeNull();
-  const brief = startingBrief('road');
+  const brief = startingBrief({ use: 'road' });
   brief.limits = { massHeight: 480, brakeFront: 65 };
   const told = { ...build, brief };
   expect(antiPercentOf(told, 'front')!.brake).toBeCloseTo((100 * 0.65 * 2400) / 480, 9);

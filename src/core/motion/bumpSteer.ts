@@ -22,14 +22,14 @@ export interface BumpSteer {
 const rideHeight = travelSweep({ bump: 0, droop: 0 }, 2);
 
 /**
- * Bump steer of one wheel over the stated travel.
+ * Bump steer of one wheel over the stated travel; a wheel that has none stands still, and its slope is NaN.
  * @param sweep room to work in, when many are wanted
  * @returns null where part of the travel is out of reach
  */
 export function bumpSteer(
   side: AxleCorner,
   travel: Travel,
-  sweep: Sweep = travelSweep(travel, POSITIONS),
+  sweep: Sweep = side.drawn.type.noTravel ? rideHeight : travelSweep(travel, POSITIONS),
 ): BumpSteer | null {
   runSweep(side, sweep);
   const span = spanOf(sweep, 'toe');

@@ -14,12 +14,12 @@ it('says the roll centre over the ground, as strings show it and with bump steer
   const figures = figuresOf(wheelIn(raised, 'left', travel));
   const of = (name: string) => figures.find((one) => one.name === name)!.value!;
   expect(of('roll centre above the ground, bump steer included')).toBeCloseTo(
-    ride.value.rollCentre - ride.value.contactUp,
+    ride.value.rollCentre! - ride.value.contactUp,
     9,
   );
   expect(Math.abs(ride.value.contactUp)).toBeGreaterThan(7);
   const held = heldCamber(left, travel)!;
   expect(of('roll centre above the ground, as strings show it')).toBeCloseTo(held.rollCentre, 9);
   expect(of('camber gain, toe held straight')).toBeCloseTo(held.gain, 9);
-  expect(of('camber gain, bump steer included')).toBeCloseTo(25 * ride.perTravel.camber, 9);
+  expect(of('camber gain, bump steer included')).toBeCloseTo(25 * ride.perTravel.camber!, 9);
 });

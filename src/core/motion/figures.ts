@@ -17,26 +17,44 @@ export interface Figure {
 }
 
 /** A wheel's figures, in the order a builder asks for them: for comparing layouts side by side. */
-export function figuresOf({ corner, design, travel, points, type }: Wheel): Figure[] {
+export function figuresOf({ corner, design, travel, travels, points, type }: Wheel): Figure[] {
   const read = (at: number) => {
     const reading = corner && readAt(corner, at, 0);
     return reading?.ok ? reading : null;
   };
   const [ride, bump, droop] = [0, travel.bump, -travel.droop].map(read);
-  const steer = corner && bumpSteer(corner, travel);
-  const held = corner && heldCamber(corner, travel);
+  const steer = corner && travels ? bumpSteer(corner, travel) : null;
+  const held = corner && travels ? heldCamber(corner, travel) : null;
   const of = (unit: Figure['unit'], name: string, value: number | null | undefined): Figure => ({
     name,
     unit,
     value: value ?? null,
   });
-  return [
+  const { rollCentre } = ride?.value ?? {};
+  const { camber: perTravel } = ride?.perTravel ?? {};
+  const overTravel = [
     of('deg', `${NAMES.toeRange} over the travel`, steer?.span.range),
     of('deg', `${NAMES.bumpSteer}, most toe change`, steer?.worst),
     of('deg per 25 mm', 'camber gain, toe held straight', held?.gain),
-    of('deg per 25 mm', 'camber gain, bump steer included', ride && 25 * ride.perTravel.camber),
+    of(
+      'deg per 25 mm',
+      'camber gain, bump steer included',
+      perTravel === undefined ? null : 25 * perTravel,
+    ),
     of('deg', 'camber at full bump', bump?.value.camber),
     of('deg', 'camber at full droop', droop?.value.camber),
+  ];
+  const ofRoll = [
+    of('mm', 'roll centre above the ground, as strings show it', held?.rollCentre),
+    of(
+      'mm',
+      'roll centre above the ground, bump steer included',
+      ride && rollCentre !== undefined ? rollCentre - ride.value.contactUp : null,
+    ),
+    of('mm', 'track change at full bump, each side', bump?.trackChange),
+  ];
+  return [
+    ...(travels ? overTravel : [of('deg', NAMES.camber, ride?.value.camber)]),
     ...(type.steersAbout
       ? [
           of('deg', NAMES.caster, ride?.value.caster),
@@ -45,13 +63,7 @@ export function figuresOf({ corner, design, travel, points, type }: Wheel): Figu
           of('mm', NAMES.trail, ride?.value.trail),
         ]
       : []),
-    of('mm', 'roll centre above the ground, as strings show it', held?.rollCentre),
-    of(
-      'mm',
-      'roll centre above the ground, bump steer included',
-      ride && ride.value.rollCentre - ride.value.contactUp,
-    ),
-    of('mm', 'track change at full bump, each side', bump?.trackChange),
+    ...(travels ? ofRoll : []),
     ...(type.tieRod
       ? [
           of(

@@ -28,8 +28,8 @@ it('is what is read with the tie rod where that does not steer (a plane mechanis
   const ride = readAt(left, 0, 0);
   if (!ride.ok) throw new Error(ride.why);
   const held = readHeld(left, 0)!;
-  expect(held.camberPerTravel).toBeCloseTo(ride.perTravel.camber, 9);
-  expect(held.rollCentre).toBeCloseTo(ride.value.rollCentre - ride.value.contactUp, 6);
+  expect(held.camberPerTravel).toBeCloseTo(ride.perTravel.camber!, 9);
+  expect(held.rollCentre).toBeCloseTo(ride.value.rollCentre! - ride.value.contactUp, 6);
 });
 
 it('hangs on no tie rod', () => {

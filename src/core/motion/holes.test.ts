@@ -12,7 +12,7 @@ const made = (): Build => {
   // The wheel over the kingpin, so that what the rod does to the toe does not move its contact along.
   const front = parallelArms({ wheelCentre: { ahead: 0, out: 600, up: 290 } });
   front.freedoms = { lowerFrontInner: { up: { kind: 'choices', at: [185, 200, 215] } } };
-  const brief = startingBrief('road');
+  const brief = startingBrief({ use: 'road' });
   brief.limits = { massHeight: 480, brakeFront: 65 };
   return { ...blankBuild('x'), front, brief };
 };

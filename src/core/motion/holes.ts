@@ -49,10 +49,12 @@ export function holesOf(
     const reading = corner && readAt(corner, 0, 0);
     const held = corner && heldCamber(corner, wheel.travel);
     const percent = antiPercentOf(build, wheel.axle);
+    const lead = reading?.ok ? reading.value.contactLead : undefined;
+    const ahead = reading?.ok ? reading.perTravel.wheelAhead : undefined;
     return {
       at,
-      brake: reading?.ok && percent ? percent.brake * reading.value.contactLead : null,
-      drive: reading?.ok && percent ? percent.drive * reading.perTravel.wheelAhead : null,
+      brake: lead === undefined || !percent ? null : percent.brake * lead,
+      drive: ahead === undefined || !percent ? null : percent.drive * ahead,
       gain: held?.gain ?? null,
       rollCentre: held?.rollCentre ?? null,
       shift,

@@ -102,7 +102,7 @@ describe('definitions, worked by hand', () => {
     expect(w.sideInstantAhead).toBeCloseTo(1200, 3);
     expect(w.sideInstantUp).toBeCloseTo(320, 3);
     // The contact moves square to the line from it to the instant centre.
-    const slope = (w.sideInstantUp - w.contactUp) / (w.sideInstantAhead - w.contactAhead);
+    const slope = (w.sideInstantUp! - w.contactUp) / (w.sideInstantAhead! - w.contactAhead);
     expect(w.contactLead).toBeCloseTo(-slope, 6);
   });
 

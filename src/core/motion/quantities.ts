@@ -33,7 +33,10 @@ export const QUANTITIES = [
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
-/** Quantities that are made of slopes and carry none themselves: the last of the list. */
+/**
+ * Quantities that are made of slopes by travel and carry none themselves, which a wheel without travel does not have:
+ * the last of the list.
+ */
 export const UNSLOPED = [
   'rollCentre',
   'instantOut',
@@ -54,7 +57,8 @@ export const isOfAxis = (quantity: Quantity): quantity is OfAxis =>
   (OF_AXIS as readonly Quantity[]).includes(quantity);
 
 /** Named quantities of a position; what does not apply is not there. */
-export type Values = Record<Exclude<Quantity, OfAxis>, number> & Partial<Record<OfAxis, number>>;
+export type Values = Record<Exclude<Quantity, OfAxis | Unsloped>, number> &
+  Partial<Record<OfAxis | Unsloped, number>>;
 
 /** A row: every quantity, then d/d travel of the sloped ones, then d/d rack of the same. */
 export const ROW_SIZE = QUANTITIES.length + 2 * SLOPED;
@@ -71,7 +75,8 @@ export const COLUMN = Object.fromEntries(QUANTITIES.map((name, i) => [name, i]))
  * Writes one row of quantities and their exact slopes from an upright's pose.
  * @param u pose, ordered as in `U`
  * @param radius loaded tyre radius, mm
- * @param row receives ROW_SIZE numbers from `at` on; slopes are per mm
+ * @param row receives ROW_SIZE numbers from `at` on; slopes are per mm of travel, and per mm of a rack or degree of a
+ *   drop arm; all that is by travel is NaN for a wheel that has none
  */
 export function writeQuantities(
   u: Float64Array,

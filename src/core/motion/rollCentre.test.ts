@@ -27,9 +27,9 @@ describe('the roll centre of an axle', () => {
         const one = readAt(axle.left, travel, 0);
         const both = rollCentreOf(axle, { left: travel, right: travel }, 0);
         if (!one.ok || !both) throw new Error('out of reach');
-        fc.pre(Math.abs(one.value.rollCentre) < 2000);
+        fc.pre(Math.abs(one.value.rollCentre!) < 2000);
         expect(both.left).toBeCloseTo(0, 6);
-        expect(both.height).toBeCloseTo(one.value.rollCentre - one.value.contactUp, 6);
+        expect(both.height).toBeCloseTo(one.value.rollCentre! - one.value.contactUp, 6);
       }),
       { numRuns: 40 },
     );

@@ -12,7 +12,10 @@ import {
 } from './quantities';
 import type { OfAxis, Quantity, Unsloped, Values } from './quantities';
 
-/** Positions of one wheel: travel (mm, + bump) and rack (mm, + left) of each, and its quantities. */
+/**
+ * Positions of one wheel: travel (mm, + bump) and the steering's input (mm of a rack or degrees of a drop arm, + left)
+ * of each, and its quantities.
+ */
 export interface Sweep {
   readonly count: number;
   readonly travel: Float64Array;
@@ -68,6 +71,7 @@ export const valueAt = (sweep: Sweep, i: number, quantity: Quantity): number =>
   sweep.rows[i * ROW_SIZE + COLUMN[quantity]];
 
 export type Sloped = Exclude<Quantity, Unsloped>;
+/** Slopes by name; a wheel without travel has none by it, one without a steering axis none of that. */
 type Slopes = Record<Exclude<Sloped, OfAxis>, number> & Partial<Record<OfAxis, number>>;
 
 /** Exact slope of a quantity at position `i`, per mm of travel. */
@@ -79,9 +83,9 @@ export type Reading =
   | {
       ok: true;
       value: Values;
-      /** Per mm of travel. */
-      perTravel: Slopes;
-      /** Per mm of rack, + left. */
+      /** Per mm of travel; a wheel without travel has none. */
+      perTravel: Partial<Slopes>;
+      /** Per mm of a rack or degree of a drop arm, + left. */
       perRack: Slopes;
       trackChange: number;
     }

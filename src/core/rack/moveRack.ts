@@ -2,6 +2,7 @@ import { bindingOf, tightOf, tighter } from '../clearance/doubts';
 import { add, distance, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { poseCorner, pointsOf, withPoints } from '../kinematics/axle';
+import { innerRate } from '../kinematics/innerWay';
 import { placer, steeringAxisAt } from '../kinematics/joints';
 import { wheelOf } from '../kinematics/wheel';
 import type { AxleDesign, Build, Side } from '../model/build';
@@ -70,10 +71,10 @@ export function rackPlace(build: Build, design: AxleDesign, mark: number): RackP
   if (!corner || !solved.ok || !type.tieRod) return null;
   const tube = nearestTube(wheel);
   if (!tube) return null;
-  const { rackTravel } = wheel;
+  const { steerRange } = wheel;
   const jointsAt = placer(drawn);
   const rodRadius = rodAsBuilt(build, wheel).parts.outside / 2;
-  const taped = [0, rackTravel, -rackTravel].map((rack): RodTaped | null => {
+  const taped = [0, steerRange, -steerRange].map((rack): RodTaped | null => {
     const pose = poseCorner(corner, 0, rack);
     if (!pose.ok) return null;
     const at = jointsAt(pose.upright);
@@ -87,7 +88,7 @@ export function rackPlace(build: Build, design: AxleDesign, mark: number): RackP
       gap: toSegment(place, inner, outer) - tube.radius - rodRadius,
       toArm: axis ? tieAngle({ inner, outer }, axis) : NaN,
       toTube: levelAngle(inner, outer, from, to),
-      toRack: sharpAngle(along, drawn.steering),
+      toRack: sharpAngle(along, innerRate(drawn.steering, inner, rack)),
     };
   });
   const wheels = (['left', 'right'] as const).map((side) =>
@@ -99,7 +100,7 @@ export function rackPlace(build: Build, design: AxleDesign, mark: number): RackP
     taped,
     tube: tube.name,
     steer: steers.some((one) => one === null) ? null : Math.max(...(steers as number[])),
-    ackermann: ackermannAt(solved.axle, build.wheelbase, rackTravel / 2)?.percent ?? null,
+    ackermann: ackermannAt(solved.axle, build.wheelbase, steerRange / 2)?.percent ?? null,
     lock: stops ? Math.min(...stops.map(({ inner }) => inner)) : null,
   };
 }

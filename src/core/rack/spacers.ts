@@ -1,9 +1,10 @@
 import { cross, dot, length, scale, sub, unit } from '../geometry/vec';
-import type { Vec } from '../geometry/vec';
 import { poseCorner } from '../kinematics/axle';
+import { innerRate } from '../kinematics/innerWay';
 import { rodPlacer } from '../kinematics/joints';
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
+import { toVec } from '../model/points';
 import { STARTING_LOADS } from '../model/rod';
 import { rodAsBuilt } from '../strength/rodParts';
 import { rodStrength } from '../strength/rodStrength';
@@ -23,15 +24,15 @@ export interface RackEnd {
  * @returns null where the wheel has no rod or steers about nothing
  */
 export function rackEnd(build: Pick<Build, 'rod'>, wheel: Wheel, offset: number): RackEnd | null {
-  const { corner, drawn, rackTravel } = wheel;
+  const { corner, drawn, steerRange } = wheel;
   const rodAt = rodPlacer(drawn);
   const { parts } = rodAsBuilt(build, wheel);
   const strength = rodStrength(wheel, { ...STARTING_LOADS, ...build.rod, ...parts });
   if (!corner || !rodAt || !strength) return null;
   const force = strength.kerbForce;
-  const way: Vec = unit(drawn.steering);
+  const way = unit(innerRate(drawn.steering, toVec(drawn.points.tieRodInner), 0));
   let [side, along] = [0, 0];
-  for (const rack of [0, rackTravel, -rackTravel]) {
+  for (const rack of [0, steerRange, -steerRange]) {
     const pose = poseCorner(corner, 0, rack);
     if (!pose.ok) continue;
     const { inner, outer } = rodAt(pose.upright);

@@ -1,6 +1,6 @@
 import { toRing } from '../clearance/ring';
 import { tyreOf } from '../clearance/room';
-import { rackTravelOf } from '../kinematics/axle';
+import { steerRangeOf } from '../kinematics/axle';
 import { axisAtHeight } from '../kinematics/joints';
 import { spindleOf } from '../kinematics/spindle';
 import type { Wheel } from '../kinematics/wheel';
@@ -98,7 +98,7 @@ function measured(
   wheel: Wheel,
 ): Pick<ArmRemedy, 'percent' | 'steer' | 'room' | 'fits'> {
   const { solved, corner, travel, design } = wheel;
-  const half = rackTravelOf(design) / 2;
+  const half = steerRangeOf(design) / 2;
   const room = roomOf(wheel);
   return {
     percent: solved.ok ? (ackermannAt(solved.axle, build.wheelbase, half)?.percent ?? null) : null,

@@ -6,6 +6,7 @@ import type { RodLoads } from '../model/rod';
 import { readAt } from '../motion/sweep';
 import { standingMoment } from '../strength/rodStrength';
 import { staticAxis } from '../upright/staticQuantities';
+import { handwheelOf } from './hand';
 import { lockToLock, ratioOf } from './lockToLock';
 import { towardsTurn } from './steered';
 
@@ -76,7 +77,7 @@ export function forRatio(wheel: Wheel, wheelbase: number, wanted: number): ForRa
   const now = steered ? perRackOf(wheel) : null;
   if (!foot || !now) return null;
   const arm = Math.hypot(joint.ahead - foot[0], joint.out - foot[1]);
-  const perTurnNow = design.rack?.perTurn;
+  const perTurnNow = handwheelOf(design).perTurn;
   return {
     perTurn: 360 / wanted / now,
     arm,
@@ -113,7 +114,7 @@ export function forRatio(wheel: Wheel, wheelbase: number, wanted: number): ForRa
 
 /** How far the inner wheel turns while the hands stay on the wheel, half a turn (common practice), degrees; null out of reach. */
 export function handsStay(axle: Axle, wheelbase: number, perTurn: number): number | null {
-  const rack = Math.min(axle.rackTravel, perTurn / 2);
+  const rack = Math.min(axle.steerRange, perTurn / 2);
   const here = lockToLock(axle, wheelbase, 0, Float64Array.of(rack));
   if (!here || here.reachable[0] === 0) return null;
   return towardsTurn(here.left.steer[0], here.right.steer[0]).innerSteer;

@@ -40,11 +40,11 @@ it('tells whether the wheels follow the hands, by readings a little off the midd
       fc.pre(on.ok && off.ok);
       // A left wheel that toes in points right.
       const rackLeft = on.ok && off.ok && on.value.toe < off.value.toe;
-      const hand = handOf(axle, 2400, pinion)!;
+      const hand = handOf(axle, 2400, rackPerHandwheel(pinion))!;
       expect(hand.rackLeft).toBe(rackLeft);
       expect(hand.wheelLeft).toBe(rackLeft === rackPerHandwheel(pinion) > 0);
       if (hand.wheelLeft) left++;
-      expect(handOf(axle, 2400, undefined)).toEqual({ rackLeft, wheelLeft: null });
+      expect(handOf(axle, 2400, null)).toEqual({ rackLeft, wheelLeft: null });
     }),
     { seed: 4, numRuns: 60 },
   );
@@ -55,7 +55,7 @@ it('says nothing of an axle that cannot be posed', () => {
   const { front } = blankBuild('x');
   const axle = prepared(front);
   axle.left = { ...axle.left, corner: { pose: () => false, why: () => null } };
-  expect(handOf(axle, 2400, 'above')).toBeNull();
+  expect(handOf(axle, 2400, -1)).toBeNull();
 });
 
 it('is loud about it in how the station stands', () => {

@@ -1,5 +1,5 @@
 import type { Axle } from '../kinematics/axle';
-import type { PinionAt } from '../model/build';
+import type { AxleDesign, PinionAt } from '../model/build';
 import { lockToLock } from './lockToLock';
 
 /**
@@ -10,25 +10,41 @@ import { lockToLock } from './lockToLock';
 export const rackPerHandwheel = (pinion: PinionAt): 1 | -1 =>
   pinion === 'below' || pinion === 'behind' ? 1 : -1;
 
+/** What the handwheel does to the steering's own input (mm of a rack, degrees of a drop arm). */
+export interface Handwheel {
+  /** Of the input in a turn; a drop arm sits on the column itself. Undefined where a rack's is not known. */
+  perTurn: number | undefined;
+  /** Which way the input goes when the handwheel is turned left; null where it is not known. */
+  way: 1 | -1 | null;
+}
+
+export const handwheelOf = ({ rack, dropArm }: Pick<AxleDesign, 'rack' | 'dropArm'>): Handwheel =>
+  dropArm
+    ? { perTurn: 360, way: 1 }
+    : { perTurn: rack?.perTurn, way: rack?.pinionAt ? rackPerHandwheel(rack.pinionAt) : null };
+
 /** The pinion on the other side of the bar. */
 export const otherSide = (pinion: PinionAt): PinionAt => OTHER[pinion];
 const OTHER = { above: 'below', below: 'above', ahead: 'behind', behind: 'ahead' } as const;
 
 /** Which way the wheels go about straight ahead. */
 export interface Hand {
-  /** The rack to the left turns the wheels left. */
+  /** The rack to the left, or the drop arm turned as the handwheel to the left turns it, turns the wheels left. */
   rackLeft: boolean;
   /** The handwheel to the left turns the wheels left; null where the pinion's place is not known. */
   wheelLeft: boolean | null;
 }
 
-/** @returns null where the wheels do not steer about straight ahead */
-export function handOf(axle: Axle, wheelbase: number, pinion: PinionAt | undefined): Hand | null {
+/**
+ * @param way which way the steering's input goes when the handwheel is turned left
+ * @returns null where the wheels do not steer about straight ahead
+ */
+export function handOf(axle: Axle, wheelbase: number, way: Handwheel['way']): Hand | null {
   const straight = lockToLock(axle, wheelbase, 0, Float64Array.of(0));
   if (!straight || straight.reachable[0] === 0) return null;
   const [perRack] = straight.perRack;
   if (!(Math.abs(perRack) > 1e-6)) return null;
   const rackLeft = perRack > 0;
-  const wheelLeft = pinion === undefined ? null : rackPerHandwheel(pinion) > 0 === rackLeft;
+  const wheelLeft = way === null ? null : way > 0 === rackLeft;
   return { rackLeft, wheelLeft };
 }

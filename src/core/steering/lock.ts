@@ -1,8 +1,9 @@
 import { toDeg } from '../geometry/angle';
-import { prepareAxle, rackTravelOf } from '../kinematics/axle';
+import { prepareAxle, steerRangeOf } from '../kinematics/axle';
 import type { Build } from '../model/build';
 import { readAt } from '../motion/sweep';
 import { circlesAt } from './circles';
+import { handwheelOf } from './hand';
 import { lockToLock } from './lockToLock';
 import { towardsTurn } from './steered';
 
@@ -21,7 +22,7 @@ export interface Lock {
 export function lockOf({ front, wheelbase }: Build): Lock | null {
   const prepared = prepareAxle(front);
   if (!prepared.ok) return null;
-  const rack = rackTravelOf(front);
+  const rack = steerRangeOf(front);
   const over = lockToLock(prepared.axle, wheelbase, 0, Float64Array.of(rack, -rack));
   const locks = [0, 1].map((i): Lock | null => {
     const circles = over && circlesAt(over, i, wheelbase, { ...front.tyre, nose: null });
@@ -55,7 +56,7 @@ export function steerForCircle(
  * @returns null where the rack's mm a turn are not known, or the layout cannot be solved
  */
 export function ratioOf({ front }: Pick<Build, 'front'>): number | null {
-  const perTurn = front.rack?.perTurn;
+  const { perTurn } = handwheelOf(front);
   const prepared = prepareAxle(front);
   if (perTurn === undefined || !prepared.ok) return null;
   const slopes = (['left', 'right'] as const).map((side) => {

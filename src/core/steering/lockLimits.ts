@@ -66,8 +66,8 @@ export function lockLimits(
   build: Pick<Build, 'room' | 'rod' | 'wheelbase'>,
   sides: Record<Side, Wheel>,
 ): LockWay[] | null {
-  const { solved, travel, rackTravel } = sides.left;
-  if (!solved.ok || rackTravel <= 0) return null;
+  const { solved, travel, steerRange } = sides.left;
+  if (!solved.ok || steerRange <= 0) return null;
   const { axle } = solved;
   const { bump, droop } = travel;
   const travels = [-droop, -droop / 2, 0, bump / 2, bump];
@@ -87,7 +87,7 @@ export function lockLimits(
         }
         let last = 0;
         for (let step = 1; step <= STEPS; step++) {
-          const rack = (way * rackTravel * step) / STEPS;
+          const rack = (way * steerRange * step) / STEPS;
           const past = look(at, rack, home);
           for (const [key, is] of past) {
             if (home.has(key)) continue;
@@ -111,7 +111,7 @@ export function lockLimits(
       limits.push(...known.values());
     }
     limits.sort((a, b) => Math.abs(a.rack) - Math.abs(b.rack));
-    const end = way * rackTravel;
+    const end = way * steerRange;
     // The place is told a little late: the step before it still is free of it.
     const first = limits.find(({ ends }) => ends);
     const rack = first ? way * Math.max(0, Math.abs(first.rack) - FINE) : end;
@@ -142,7 +142,7 @@ function pastOf(
   side: Side,
 ): ((travel: number, rack: number, home: Past | null) => Past) | null {
   const corner = axle[side];
-  const { design, type, steered } = wheel;
+  const { design } = wheel;
   const measures = articulationMeasures(wheel);
   const rodAt = rodPlacer(corner.drawn);
   if (!measures || !rodAt) return null;
@@ -172,7 +172,7 @@ function pastOf(
         });
     }
     for (const { name, at } of measures) {
-      const kind = jointTypeOf(type, name, steered);
+      const kind = jointTypeOf(wheel, name);
       const limit = wanted?.[kind] ?? ARTICULATION_LIMITS[kind];
       if (at(pose.upright) > limit)
         past.set(name, {

@@ -26,9 +26,11 @@ export function steerable(
     return no(`the front axle has no tie rod to steer by: it is a ${type.label.toLowerCase()}`);
   if (!steered)
     return no(
-      'the front axle has no rack, and its wheels are not steered: give its travel in the brief',
+      'the front axle has nothing to steer by, no rack nor drop arm: give one in the brief',
     );
   if (!solved.ok) return no(`the front axle cannot be solved: ${solved.faults[0].message}`);
   const why = whyNotSteered(solved.axle, travel, 0);
-  return why === '' ? { ok: true, axle: solved.axle } : no(`with the rack centred, ${why}`);
+  return why === ''
+    ? { ok: true, axle: solved.axle }
+    : no(`with the ${solved.axle.steersBy} centred, ${why}`);
 }

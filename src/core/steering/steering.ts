@@ -1,10 +1,10 @@
-import { prepareAxle, rackTravelOf } from '../kinematics/axle';
+import { prepareAxle, steerRangeOf } from '../kinematics/axle';
 import type { Build } from '../model/build';
 import type { Targets } from '../model/brief';
 import { judgeBand, judgeLeast } from '../verdict/verdicts';
 import type { Judged } from '../verdict/verdicts';
 import { ackermannAt } from './ackermann';
-import { handOf } from './hand';
+import { handOf, handwheelOf } from './hand';
 import { lockOf, ratioOf } from './lock';
 import type { Lock } from './lock';
 
@@ -22,7 +22,7 @@ export interface SteeringFigures {
 
 export function steeringOf(build: Build): SteeringFigures {
   const prepared = prepareAxle(build.front);
-  const half = rackTravelOf(build.front) / 2;
+  const half = steerRangeOf(build.front) / 2;
   return {
     ackermann: prepared.ok
       ? (ackermannAt(prepared.axle, build.wheelbase, half)?.percent ?? null)
@@ -30,7 +30,7 @@ export function steeringOf(build: Build): SteeringFigures {
     ratio: ratioOf(build),
     lock: lockOf(build),
     follows: prepared.ok
-      ? (handOf(prepared.axle, build.wheelbase, build.front.rack?.pinionAt)?.wheelLeft ?? null)
+      ? (handOf(prepared.axle, build.wheelbase, handwheelOf(build.front).way)?.wheelLeft ?? null)
       : null,
   };
 }

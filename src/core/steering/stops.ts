@@ -35,8 +35,8 @@ const SETTLED = 1e-6;
  * @returns one for each way of the rack; null where the axle is not steered or out of reach with the rack centred
  */
 export function stopsFor(axle: Axle, wheelbase: number, lock: number): Stop[] | null {
-  const { rackTravel } = axle;
-  if (rackTravel <= 0) return null;
+  const { steerRange } = axle;
+  if (steerRange <= 0) return null;
   const over = (racks: Float64Array) => lockToLock(axle, wheelbase, 0, racks);
   const at = ({ reachable, left, right }: LockToLock, i: number) => {
     if (reachable[i] === 0) return null;
@@ -49,7 +49,7 @@ export function stopsFor(axle: Axle, wheelbase: number, lock: number): Stop[] | 
   };
   const stops: Stop[] = [];
   for (const way of [-1, 1]) {
-    const racks = rackPositions(0, way * rackTravel, POSITIONS);
+    const racks = rackPositions(0, way * steerRange, POSITIONS);
     const scan = over(racks);
     const centred = scan && at(scan, 0);
     if (!scan || !centred) return null;
@@ -68,7 +68,7 @@ export function stopsFor(axle: Axle, wheelbase: number, lock: number): Stop[] | 
           else high = middle;
         }
         const reached = lock - now.inner < SETTLED;
-        const collar = reached ? rackTravel - Math.abs(low) : 0;
+        const collar = reached ? steerRange - Math.abs(low) : 0;
         stop = { ...now, rack: low, collar, reached, cut: !reached };
       } else [last, now] = [racks[i], next];
     }

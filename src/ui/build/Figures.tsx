@@ -78,7 +78,7 @@ export function Figures({
           travel={travel}
           rack={rack}
           limits={build.travel}
-          rackTravel={wheel.rackTravel}
+          steerRange={wheel.steerRange}
           unit={unit}
           onMove={show}
         />

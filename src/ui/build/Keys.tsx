@@ -6,7 +6,7 @@ import type { Travel } from '@/core/model/build';
 
 interface Props {
   limits: Travel;
-  rackTravel: number;
+  steerRange: number;
   hasShim: boolean;
   onFind: () => void;
   onTake: () => void;
@@ -37,7 +37,7 @@ export const Keys = memo(function Keys(keys: Props) {
     const { bump, droop } = keys.limits;
     show({
       travel: Math.min(bump, Math.max(-droop, t + travel)),
-      rack: Math.min(keys.rackTravel, Math.max(-keys.rackTravel, r + rack)),
+      rack: Math.min(keys.steerRange, Math.max(-keys.steerRange, r + rack)),
     });
   };
   const anywhere = {

@@ -64,10 +64,10 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   usePlace(id);
 
   const wheel = useWheel(build);
-  const { axle, side, design, points, rackTravel } = wheel;
+  const { axle, side, design, points, steerRange } = wheel;
   // What is selected on one axle may be no point of another kind's.
   const selected = view.selected !== null && view.selected in points ? view.selected : null;
-  const rack = rackTravel > 0 ? view.rack : 0;
+  const rack = steerRange > 0 ? view.rack : 0;
   const position = useMemo(() => ({ travel: view.travel, rack }), [view.travel, rack]);
 
   const corner = useCorner(wheel, position);
@@ -254,7 +254,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
         />
         <Keys
           limits={build.travel}
-          rackTravel={rackTravel}
+          steerRange={steerRange}
           hasShim={shim.proposal !== null}
           looks={trial.tried !== null}
           onFind={handleFind}

@@ -1,6 +1,6 @@
 import { add, distance, scale, sub } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
-import type { Quantity } from '@/core/motion/quantities';
+import type { Values } from '@/core/motion/quantities';
 import { printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { SLATE } from '../theme';
@@ -18,7 +18,7 @@ interface Props {
   tyre: AxleDesign['tyre'];
   strings: Strings;
   /** Where the instant and roll centres are in the position drawn; null out of reach. */
-  centres: Pick<Record<Quantity, number>, 'instantOut' | 'instantUp' | 'rollCentre'> | null;
+  centres: Pick<Values, 'instantOut' | 'instantUp' | 'rollCentre'> | null;
   px: (p: Vec) => [number, number];
   unit: LengthUnit;
 }
@@ -62,14 +62,15 @@ export function Construction(props: Props) {
           data-part="lines"
         />
       )}
-      {strings.instant && view === 'front' && props.centres && <Instant {...props} line={line} />}
+      {strings.instant && view === 'front' && <Instant {...props} line={line} />}
     </g>
   );
 }
 
 /** Lines along the arms to the instant centre, and from the contact to it: the roll centre on the centreline. */
 function Instant({ drawn, tyre, centres, px, line }: Props & { line: (a: Vec, b: Vec) => string }) {
-  const { instantOut, instantUp, rollCentre } = centres!;
+  const { instantOut, instantUp, rollCentre } = centres ?? {};
+  if (instantOut === undefined || instantUp === undefined || rollCentre === undefined) return null;
   const { contact } = wheelOutlines(drawn, tyre);
   const ahead = contact[0];
   const instant: Vec = [ahead, instantOut, instantUp];
@@ -106,7 +107,7 @@ export function constructionLabels({
 }: Props): Label[] {
   if (view !== 'front') return [];
   const labels: Label[] = [];
-  if (strings.instant && centres) {
+  if (strings.instant && centres?.rollCentre !== undefined) {
     const ahead = wheelOutlines(drawn, tyre).contact[0];
     labels.push({
       text: 'roll centre',

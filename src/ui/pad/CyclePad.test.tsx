@@ -12,7 +12,7 @@ const show = (props: Partial<Parameters<typeof CyclePad>[0]> = {}) => {
       travel={0}
       rack={0}
       limits={limits}
-      rackTravel={50}
+      steerRange={50}
       unit="mm"
       onMove={moved}
       {...props}
@@ -70,7 +70,7 @@ it('takes a typed travel in any notation and keeps the rack', async () => {
 });
 
 it('has no steering where there is no rack', () => {
-  show({ rackTravel: 0 });
+  show({ steerRange: 0 });
   expect(screen.queryByLabelText('Rack')).toBeNull();
   expect(screen.queryByLabelText('Steer lock to lock')).toBeNull();
   drag(0.1, 0);

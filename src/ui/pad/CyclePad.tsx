@@ -20,7 +20,7 @@ interface Props {
   rack: number;
   limits: Travel;
   /** Each way from centre; 0 where there is no rack. */
-  rackTravel: number;
+  steerRange: number;
   unit: LengthUnit;
   onMove: (position: { travel: number; rack: number }) => void;
 }
@@ -33,7 +33,7 @@ const anyTravel = z.number().min(-500, 'at most 500 mm').max(500, 'at most 500 m
 
 /** The square pad: up and down is wheel travel, left and right is rack. */
 export const CyclePad = memo(function CyclePad(props: Props) {
-  const { travel, rack, limits, rackTravel, unit, onMove } = props;
+  const { travel, rack, limits, steerRange, unit, onMove } = props;
   const square = useRef<HTMLDivElement>(null);
   const [playing, setPlaying] = useState<'travel' | 'rack' | null>(null);
   const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
@@ -45,7 +45,7 @@ export const CyclePad = memo(function CyclePad(props: Props) {
     return {
       travel: Math.round((limits.bump - down * (limits.bump + limits.droop)) * 2) / 2,
       // Seen as the driver sees the rack: left is left.
-      rack: Math.round((1 - 2 * across) * rackTravel * 2) / 2,
+      rack: Math.round((1 - 2 * across) * steerRange * 2) / 2,
     };
   };
   const drag = useDrag(
@@ -53,7 +53,7 @@ export const CyclePad = memo(function CyclePad(props: Props) {
       setPlaying(null);
       const to = toPosition(x, y);
       // Near the centre lines the dot keeps to them.
-      if (Math.abs(to.rack) < rackTravel * 0.04) to.rack = 0;
+      if (Math.abs(to.rack) < steerRange * 0.04) to.rack = 0;
       if (Math.abs(to.travel) < (limits.bump + limits.droop) * 0.02) to.travel = 0;
       onMove(to);
     },
@@ -77,15 +77,15 @@ export const CyclePad = memo(function CyclePad(props: Props) {
       move.current(
         playing === 'travel'
           ? { travel: phase > 0 ? phase * bump : phase * droop, rack: from.rack }
-          : { travel: from.travel, rack: phase * rackTravel },
+          : { travel: from.travel, rack: phase * steerRange },
       );
       frame = requestAnimationFrame(run);
     };
     frame = requestAnimationFrame(run);
     return () => cancelAnimationFrame(frame);
-  }, [playing, bump, droop, rackTravel]);
+  }, [playing, bump, droop, steerRange]);
 
-  const x = rackTravel > 0 ? 50 - (50 * clamp(rack, -rackTravel, rackTravel)) / rackTravel : 50;
+  const x = steerRange > 0 ? 50 - (50 * clamp(rack, -steerRange, steerRange)) / steerRange : 50;
   const y = (100 * (bump - clamp(travel, -droop, bump))) / (bump + droop);
   const lowest = -droop;
   const rest = (100 * bump) / (bump + droop);
@@ -132,14 +132,14 @@ export const CyclePad = memo(function CyclePad(props: Props) {
             strokeDasharray="2 2.5"
             strokeWidth={0.7}
           />
-          {rackTravel > 0 && (
+          {steerRange > 0 && (
             <path d="M50 0V100" stroke={SLATE.string} strokeDasharray="2 2.5" strokeWidth={0.7} />
           )}
           <circle cx={x} cy={y} r={5} fill={SLATE.ground} stroke={SLATE.accent} strokeWidth={2.2} />
         </svg>
         <PadWord sx={{ top: 3, left: '54%' }}>bump</PadWord>
         <PadWord sx={{ bottom: 3, left: '54%' }}>droop</PadWord>
-        {rackTravel > 0 && (
+        {steerRange > 0 && (
           <>
             <PadWord sx={{ left: 5, top: `calc(${rest}% + 3px)` }}>left</PadWord>
             <PadWord sx={{ right: 5, top: `calc(${rest}% + 3px)` }}>right</PadWord>
@@ -155,7 +155,7 @@ export const CyclePad = memo(function CyclePad(props: Props) {
           onValue={(value) => onMove({ travel: value, rack })}
           width={92}
         />
-        {rackTravel > 0 && (
+        {steerRange > 0 && (
           <LengthField
             label="Rack"
             value={Number(rack.toFixed(3))}
@@ -173,7 +173,7 @@ export const CyclePad = memo(function CyclePad(props: Props) {
           >
             <TravelIcon fontSize="small" />
           </Play>
-          {rackTravel > 0 && (
+          {steerRange > 0 && (
             <Play
               label="Steer lock to lock"
               on={playing === 'rack'}

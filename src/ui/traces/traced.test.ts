@@ -9,7 +9,7 @@ import type { Against, Traced } from './traced';
 import { wheelIn } from '@/test/layouts';
 
 const build = blankBuild('x');
-build.brief = { ...startingBrief('road'), limits: { massHeight: 480, brakeFront: 65 } };
+build.brief = { ...startingBrief({ use: 'road' }), limits: { massHeight: 480, brakeFront: 65 } };
 const prepared = prepareAxle(build.front);
 if (!prepared.ok) throw new Error('sound');
 const { axle } = prepared;
@@ -40,11 +40,11 @@ it('draws every curve over the whole travel', () => {
 
 it('draws no anti-dive of a brief that does not say how high the mass is and what brakes', () => {
   const line = (told: Build) => lineOf('anti', view, 'sweep', told, 'front', 'travel');
-  expect(line({ ...build, brief: startingBrief('road') })).toEqual([]);
+  expect(line({ ...build, brief: startingBrief({ use: 'road' }) })).toEqual([]);
   const reading = readAt(left, 0, 0);
   if (!reading.ok) throw new Error(reading.why);
   // 65 % of the braking, 2400 mm between the axles, mass at 480 mm.
-  expect(line(build)[2][0]).toBeCloseTo(325 * reading.value.contactLead, 9);
+  expect(line(build)[2][0]).toBeCloseTo(325 * reading.value.contactLead!, 9);
 });
 
 it('draws toe and track as changes, camber and the rest as they stand', () => {
@@ -54,7 +54,7 @@ it('draws toe and track as changes, camber and the rest as they stand', () => {
   if (!reading.ok) throw new Error(reading.why);
   expect(draw('camber')[2][0]).toBeCloseTo(reading.value.camber, 12);
   expect(draw('rollCentre')[2][0]).toBeCloseTo(
-    reading.value.rollCentre - reading.value.contactUp,
+    reading.value.rollCentre! - reading.value.contactUp,
     12,
   );
 });

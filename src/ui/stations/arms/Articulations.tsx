@@ -44,14 +44,14 @@ export const Articulations = memo(function Articulations({
       {articulations &&
         articulatedJoints(type).map((name) => {
           const { angle, travel: at, rack } = articulations[name];
-          const kind = jointTypeOf(type, name, wheel.steered);
+          const kind = jointTypeOf(wheel, name);
           const past = angle > (wanted[kind] ?? ARTICULATION_LIMITS[kind]);
           return (
             <PlaceRow
               key={name}
               data-articulation={past ? 'past' : 'within'}
               what={`${pointLabel(design, name)} articulates`}
-              where={describePosition(at, rack)}
+              where={describePosition(at, rack, wheel.steersBy)}
               colour={past ? VERDICT.bad : VERDICT.good}
               figure={`${past ? '✕' : '✓'} ${angle.toFixed(1)}°`}
               onClick={() => onShow({ travel: at, rack })}

@@ -32,7 +32,7 @@ interface Props {
 export function Brief({ build, unit, onEdit, onAxle }: Props) {
   const changeBrief = useStable((change: (brief: BriefDocument) => void, step?: string) =>
     onEdit((draft) => {
-      draft.brief ??= startingBrief(draft.use);
+      draft.brief ??= startingBrief(draft);
       change(draft.brief);
     }, step),
   );

@@ -9,7 +9,7 @@ import { useMemo, useRef } from 'react';
 import type { ComponentProps } from 'react';
 import { USES, buildSchema, travelSchema } from '@/core/model/build';
 import type { Build } from '@/core/model/build';
-import { briefForUse, briefOf, limitsSchema } from '@/core/model/brief';
+import { briefForStart, briefOf, limitsSchema } from '@/core/model/brief';
 import type { LengthUnit } from '@/core/model/units';
 import { isOfSketch, isSketched, say, sketchInWords, unsay } from '@/core/model/sketch';
 import { isSteered } from '@/core/kinematics/axle';
@@ -79,7 +79,7 @@ export function Car({ build, unit, onEdit }: Props) {
           onChange={(event) => {
             const use = event.target.value as Build['use'];
             onEdit((b) => {
-              if (b.brief) b.brief = briefForUse(b.brief, b.use, use);
+              if (b.brief) b.brief = briefForStart(b.brief, b, { ...b, use });
               b.use = use;
             });
           }}

@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { CORNER_TYPES, typeOf } from '@/core/corners/kinds';
 import type { AxleName, Build } from '@/core/model/build';
-import { asKind } from '@/core/model/starts';
+import { changeKind } from '@/core/model/starts';
 import { Section } from './parts';
 
 /** What kind of corners an axle has. */
@@ -33,7 +33,7 @@ export function Corners({
           onChange={(event) => {
             const kind = event.target.value;
             setChanged(true);
-            onEdit((b) => void (b[axle] = asKind(b[axle]!, kind, axle)));
+            onEdit((b) => changeKind(b, axle, kind));
           }}
           sx={{ width: 220, flex: 'none' }}
         >

@@ -51,7 +51,7 @@ export function TargetsTable({
       <Section title="Targets">
         {ROWS.map(({ name, label, ending, parts }) => {
           const values = asList(brief.targets[name]);
-          const own = !isStarting(brief, build.use, name);
+          const own = !isStarting(brief, build, name);
           return (
             <Box
               key={name}
@@ -71,14 +71,14 @@ export function TargetsTable({
                   {own ? (
                     <>
                       Yours. Common practice:{' '}
-                      {asList(startingTargets(build.use)[name])
+                      {asList(startingTargets(build)[name])
                         .map((v) => trimmed(v, 2))
                         .join(' to ')}{' '}
                       {ending}.
                       <Button
                         size="small"
                         sx={{ py: 0, ml: 0.5, fontSize: 12 }}
-                        onClick={() => put(name, asList(startingTargets(build.use)[name]))}
+                        onClick={() => put(name, asList(startingTargets(build)[name]))}
                       >
                         Back to it
                       </Button>

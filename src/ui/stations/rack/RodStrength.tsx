@@ -65,7 +65,7 @@ export function RodStrength(props: RackProps) {
   const articulations = useMemo(() => articulationsOf(wheel), [wheel]);
   const bends = (['tieRodInner', 'tieRodOuter'] as const).flatMap((name): Row[] => {
     if (!articulations) return [];
-    const kind = jointTypeOf(wheel.type, name, wheel.steered);
+    const kind = jointTypeOf(wheel, name);
     const limit = build.room?.wanted[kind] ?? ARTICULATION_LIMITS[kind];
     const { angle } = articulations[name];
     return [

@@ -6,7 +6,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import { PINION_AT } from '@/core/model/build';
 import type { PinionAt } from '@/core/model/build';
 import { armRemedies } from '@/core/steering/armRemedies';
-import { handOf, otherSide } from '@/core/steering/hand';
+import { handOf, handwheelOf, otherSide } from '@/core/steering/hand';
 import { readable } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { VERDICT } from '../../theme';
@@ -27,9 +27,10 @@ export function HandPanel({ build, wheel, tried, onTry, onEdit }: PartProps & { 
   const { rack } = build.front;
   const pinion = rack?.pinionAt;
   const { solved } = wheel;
+  const { way } = handwheelOf(build.front);
   const hand = useMemo(
-    () => (solved.ok ? handOf(solved.axle, wheelbase, pinion) : null),
-    [solved, wheelbase, pinion],
+    () => (solved.ok ? handOf(solved.axle, wheelbase, way) : null),
+    [solved, wheelbase, way],
   );
   const wrong = hand?.wheelLeft === false;
   const round = useMemo(

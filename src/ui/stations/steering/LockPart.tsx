@@ -38,7 +38,7 @@ export function LockPart({ build, unit, onEdit, axle }: PartProps & { axle: Axle
             schema={targetsSchema.shape.lock}
             onValue={(value, step) =>
               onEdit((draft) => {
-                draft.brief ??= startingBrief(draft.use);
+                draft.brief ??= startingBrief(draft);
                 draft.brief.targets.lock = value;
               }, step)
             }

@@ -34,9 +34,9 @@ export function Remedies({
   const remedies = useMemo(() => armRemedies({ wheelbase, room }, wheel), [wheelbase, room, wheel]);
   const { bumpSteer, ackermann } = briefOf(build).targets;
   const now = useMemo(() => {
-    const { solved, rackTravel } = wheel;
+    const { solved, steerRange } = wheel;
     return solved.ok
-      ? (ackermannAt(solved.axle, wheelbase, rackTravel / 2)?.percent ?? null)
+      ? (ackermannAt(solved.axle, wheelbase, steerRange / 2)?.percent ?? null)
       : null;
   }, [wheel, wheelbase]);
   const offBand = (percent: number) => Math.max(ackermann[0] - percent, percent - ackermann[1], 0);

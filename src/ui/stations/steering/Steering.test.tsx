@@ -116,7 +116,7 @@ it('gives the collars for the brief’s lock, and says where the rack ends befor
       .getByRole('rowheader', { name: turn })
       .closest('tr')!.textContent;
   const lockOf24 = (build: Build) => {
-    build.brief = startingBrief('road');
+    build.brief = startingBrief({ use: 'road' });
     build.brief.targets.lock = 24;
   };
   const { unmount } = show(lockOf24);
@@ -202,7 +202,7 @@ it('says loudly that the wheels go the wrong way, and mends it', async () => {
 it('finds Ackermann, draws its front and takes an answer that measures as it says', async () => {
   const user = userEvent.setup();
   const shown = show((build) => {
-    build.brief = startingBrief('road');
+    build.brief = startingBrief({ use: 'road' });
     build.brief.targets.lock = 25;
     build.asked = { ackermann: { small: 70, full: 70, arm: 30, ahead: 20, height: 0, spacing: 0 } };
   });

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { rackTravelOf } from '@/core/kinematics/axle';
+import { steerRangeOf } from '@/core/kinematics/axle';
 import { wheelOf } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign } from '@/core/model/build';
@@ -47,7 +47,7 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'unit' | 'onEdit'>) {
   const { front, rear, wheelbase, travel: limits } = build;
   const travel = useView((view) => view.travel);
-  const limit = rackTravelOf(front);
+  const limit = steerRangeOf(front);
   const rack = useView((view) => Math.max(-limit, Math.min(limit, view.rack)));
   const compared = comparedIn(
     build,

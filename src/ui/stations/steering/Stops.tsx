@@ -31,7 +31,7 @@ export function Stops({
   onEdit: Edit;
 }) {
   // Collars are reckoned from the rack's own end.
-  const axle = useMemo(() => ({ ...stopped, rackTravel: rack.travel }), [stopped, rack.travel]);
+  const axle = useMemo(() => ({ ...stopped, steerRange: rack.travel }), [stopped, rack.travel]);
   const stops = useMemo(() => stopsFor(axle, wheelbase, lock), [axle, wheelbase, lock]);
   // As far as the rack alone would go.
   const most = useMemo(

@@ -50,8 +50,8 @@ export function WhichSide({ wheels, wheelbase, unit }: Props) {
   );
 }
 
-const percentOf = ({ solved, rackTravel }: Wheel, wheelbase: number, way = 1): number | null =>
-  solved.ok ? (ackermannAt(solved.axle, wheelbase, (way * rackTravel) / 2)?.percent ?? null) : null;
+const percentOf = ({ solved, steerRange }: Wheel, wheelbase: number, way = 1): number | null =>
+  solved.ok ? (ackermannAt(solved.axle, wheelbase, (way * steerRange) / 2)?.percent ?? null) : null;
 
 /** Where a joint stands, and what the axle does with it moved onto the string. */
 function placeOf(wheel: Wheel, wheelbase: number) {

@@ -85,7 +85,7 @@ export function overRack(
   const [front] = sides;
   const found = steerable(front, travel);
   if (!found.ok) return found;
-  const racks = rackPositions(-front.rackTravel, front.rackTravel, POSITIONS);
+  const racks = rackPositions(-front.steerRange, front.steerRange, POSITIONS);
   const curve = lockToLock(found.axle, wheelbase, travel, racks);
   return curve
     ? { ...found, sides, curve }
