@@ -189,7 +189,7 @@ describe('steer', () => {
     const unsteered = file('fixed.json', writeBuildFile(fixed));
     expect(await havrik('steer', unsteered)).toMatchObject({
       code: 1,
-      err: expect.stringContaining('its wheels are not steered'),
+      err: expect.stringContaining('nothing to steer by'),
     });
     const rodless = file('rodless.json', writeBuildFile(blankBuild('Arm', 'trailing-arm')));
     expect((await havrik('steer', rodless)).err).toContain('has no tie rod to steer by');

@@ -40,7 +40,7 @@ export function sweepTable(
   if (!asked.ok) return asked;
   const { corner } = asked;
   if (request.rack !== 0 && asked.wheel.steerRange === 0)
-    return { ok: false, why: `the ${request.axle} axle has nothing to steer by` };
+    return { ok: false, why: `the ${request.axle} axle has no rack to move, nor a drop arm` };
   const { travel, steersBy } = asked.wheel;
   const from = request.from ?? -travel.droop;
   const to = request.to ?? travel.bump;

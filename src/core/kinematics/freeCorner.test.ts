@@ -405,6 +405,6 @@ it('finds no position of what holds nothing', () => {
   expect(loose.fault()?.message).toMatch(/nothing holds the wheel/);
   expect(loose.pose(0, 0, out)).toBe(false);
   expect(() => new FreeCorner({ ...trailingArm, conditions: [] }, layout.drawn, layout)).toThrow(
-    /0 conditions where five/,
+    /0 conditions where 5/,
   );
 });

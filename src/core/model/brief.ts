@@ -32,9 +32,15 @@ export const targetsSchema = group({
 export type Targets = z.infer<typeof targetsSchema>;
 export type TargetName = keyof Targets;
 
+/** Where a rule measures the width over the tyres. It matters once there is camber. */
+export const WIDTH_AT = ['ground', 'hub', 'anywhere'] as const;
+export type WidthAt = (typeof WIDTH_AT)[number];
+
 export const limitsSchema = group({
   /** Over the outsides of the tyres, mm. */
   width: measure('mm', 300, 4000).optional(),
+  /** Where the rule measures that: anywhere on the tyres where nothing is said. */
+  widthAt: z.enum(WIDTH_AT, { error: problem }).optional(),
   /** Of the body ahead of the front axle's line, mm. */
   nose: measure('mm', 0, 3000).optional(),
   /** Of the chassis' own mark (rail, floor plate) above the ground, mm. */

@@ -38,30 +38,20 @@ export function trackOf(design: AxleDesign): number {
   return at('left') + at('right');
 }
 
-/** How far the tyre's outermost edge is outboard of the wheel centre. */
-function tyreReach(design: AxleDesign): number {
-  const [, ay, az] = spindleOf(design.static);
-  const h = Math.hypot(...spindleOf(design.static).slice(0, 2));
-  return (design.tyre.width / 2) * ay + design.tyre.radius * Math.abs((az * ay) / h);
-}
-
-/** Over the outsides of the tyres. */
-export const overallWidthOf = (design: AxleDesign): number =>
-  pointsOf(design, 'left').wheelCentre.out +
-  pointsOf(design, 'right').wheelCentre.out +
-  2 * tyreReach(design);
-
 /** Sets the track; wheel and upright move out or in together, half on each side. */
 export const setTrack = (design: AxleDesign, track: number): void =>
   moveOut(design, (track - trackOf(design)) / 2);
 
-/** Sets the width over the tyres, as rules that measure there want it. */
-export const setOverallWidth = (design: AxleDesign, width: number): void =>
-  moveOut(design, (width - overallWidthOf(design)) / 2);
-
-function moveOut(design: AxleDesign, by: number): void {
+/** Moves wheel and upright outward on both sides. */
+export function moveOut(design: AxleDesign, by: number): void {
   const names = withWheel(design);
   for (const points of sides(design)) shift(points, names, [0, by, 0]);
+}
+
+/** Moves the wheel outward along its spindle on both sides, the upright staying: spacers on a stub. */
+export function moveWheel(design: AxleDesign, by: number): void {
+  for (const points of sides(design))
+    shift(points, ['wheelCentre'], scale(spindleOf(design.static), by));
 }
 
 /** Sets the loaded radius; wheel and upright come up or down with it, so the tyre stands as it stood. */
@@ -159,7 +149,7 @@ export function leanUpright(design: AxleDesign, { kpi, caster, about, solid }: L
 }
 
 /** Turn about the kingpin, rad, that brings a spindle back to a toe: of the two, the smaller. */
-function turnForToe(spindle: Vec, kingpin: Vec, toe: number): number {
+export function turnForToe(spindle: Vec, kingpin: Vec, toe: number): number {
   // The spindle is A + B cos ψ + C sin ψ; its toe is right when it is square to n.
   const n: Vec = [Math.cos(toRad(toe)), -Math.sin(toRad(toe)), 0];
   const dotN = (v: Vec) => v[0] * n[0] + v[1] * n[1];

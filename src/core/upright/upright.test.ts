@@ -8,16 +8,15 @@ import { anyLayout, prepared } from '../../test/layouts';
 import { readAt } from '../motion/sweep';
 import {
   leanUpright,
-  overallWidthOf,
   raiseChassis,
   setAlignment,
   setLoadedRadius,
-  setOverallWidth,
   setRimOffset,
   setTrack,
   standOnGround,
   trackOf,
 } from './place';
+import { setOverallWidth, widthOver } from './width';
 import { rimClearances } from './rim';
 import { waysToScrub } from './scrub';
 import { staticQuantities } from './staticQuantities';
@@ -67,7 +66,7 @@ describe('placing the wheel', () => {
         const drawn = shapeOf(design, true);
         shapeOf(draft, true).forEach((mm, i) => expect(Math.abs(mm - drawn[i])).toBeLessThan(0.01));
         setOverallWidth(draft, wanted);
-        expect(overallWidthOf(draft)).toBeCloseTo(wanted, 3);
+        expect(widthOver(draft)).toBeCloseTo(wanted, 3);
       }),
       { numRuns: 40 },
     );
@@ -75,7 +74,7 @@ describe('placing the wheel', () => {
 
   it('measures the width over the tyres of an upright wheel as track and one tyre', () => {
     const draft = draftOf({ ...blankBuild('x').front, static: { toe: 0, camber: 0 } });
-    expect(overallWidthOf(draft) - trackOf(draft)).toBeCloseTo(draft.tyre.width, 9);
+    expect(widthOver(draft) - trackOf(draft)).toBeCloseTo(draft.tyre.width, 9);
   });
 
   it('keeps standing on the ground when the tyre changes, and gets there from anywhere', () => {

@@ -14,7 +14,8 @@ import type { LengthUnit } from '@/core/model/units';
 import { isOfSketch, isSketched, say, sketchInWords, unsay } from '@/core/model/sketch';
 import { isSteered } from '@/core/kinematics/axle';
 import { lockOf, steerForCircle } from '@/core/steering/lock';
-import { overallWidthOf, raiseChassis } from '@/core/upright/place';
+import { raiseChassis } from '@/core/upright/place';
+import { widthOver } from '@/core/upright/width';
 import { LengthField, PlainField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { VERDICT } from '../../theme';
@@ -200,7 +201,7 @@ type LimitField = Omit<ComponentProps<typeof PlainField>, 'placeholder'> & { uni
 function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
   const lock = useMemo(() => lockOf(build), [build]);
   const { limits, targets } = briefOf(build);
-  const widest = Math.max(overallWidthOf(build.front), build.rear ? overallWidthOf(build.rear) : 0);
+  const widest = Math.max(widthOver(build.front), build.rear ? widthOver(build.rear) : 0);
   const needed =
     limits.turningCircle === undefined
       ? null

@@ -2,7 +2,8 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { AxleDesign } from '@/core/model/build';
 import { blankBuild } from '@/core/model/starts';
-import { overallWidthOf, trackOf } from '@/core/upright/place';
+import { trackOf } from '@/core/upright/place';
+import { widthOver } from '@/core/upright/width';
 import { staticQuantities } from '@/core/upright/staticQuantities';
 import type { StaticQuantities } from '@/core/upright/staticQuantities';
 import { Editing, frontWheelOf } from '@/test/editing';
@@ -44,7 +45,7 @@ it('places the wheel by its track or by the width over the tyres', async () => {
   await type('Track at contact', '1420');
   expect(trackOf(held.build.front)).toBeCloseTo(1420, 4);
   await type('Over the tyres', '1600');
-  expect(overallWidthOf(held.build.front)).toBeCloseTo(1600, 3);
+  expect(widthOver(held.build.front)).toBeCloseTo(1600, 3);
 });
 
 it('reads a tyre size, and says of an unknown one what is wrong, keeping what was typed', async () => {

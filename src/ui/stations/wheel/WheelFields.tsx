@@ -8,13 +8,8 @@ import { estimatedLoadedRadius, readTyreCode } from '@/core/model/tyre';
 import type { LengthUnit } from '@/core/model/units';
 import { isSketched, say } from '@/core/model/sketch';
 import { measure } from '@/core/model/wording';
-import {
-  overallWidthOf,
-  setLoadedRadius,
-  setOverallWidth,
-  setTrack,
-  trackOf,
-} from '@/core/upright/place';
+import { setLoadedRadius, setTrack, trackOf } from '@/core/upright/place';
+import { setOverallWidth, widthOver } from '@/core/upright/width';
 import type { Kept } from '@/core/upright/place';
 import { rimPath, sayRim, unsayRim } from '@/core/upright/rim';
 import type { RimPart } from '@/core/upright/rim';
@@ -176,7 +171,7 @@ export function TrackFields({ design, unit, change, width }: Props) {
       />
       <LengthField
         label="Over the tyres"
-        value={tidy(overallWidthOf(design))}
+        value={tidy(widthOver(design))}
         sketched={sketched}
         onUnsay={(_, step) => change(step, () => undefined)}
         unit={unit}
