@@ -48,7 +48,7 @@ export function stationStates(
   targets: Targets,
   known: Known,
 ): Record<Station, StationState> {
-  const { axle, side, design, type } = wheel;
+  const { axle, side, design, type, travels } = wheel;
   const other = side === 'left' ? 'right' : 'left';
   const measured = takeOffOf(build).measured.filter(
     (m) =>
@@ -86,27 +86,24 @@ export function stationStates(
     },
     wheel: state(judgeUpright(wheel, targets), 'nothing to judge'),
     arms:
-      gain === null
+      travels && gain === null
         ? { words: 'does not reach its travel' }
         : state(
             [
-              {
-                verdict: judgeBand(gain, targets.camberGain),
-                of: `camber ${gain.toFixed(2)}° per 25 mm`.replace('-', '−'),
-              },
+              ...(gain === null ? [] : [judgeGain(gain, targets)]),
               // Without a rod the toe over the travel is what arms and links make it.
               ...(!type.tieRod && bumpSteer ? [judgeToe(bumpSteer, targets)] : []),
               ...judgeClearances(known.clearances, () => true),
               ...judgeArticulations(build, wheel, known.articulations, articulatedJoints(type)),
             ],
-            '',
+            'nothing to judge',
           ),
     rack: !type.tieRod
       ? { words: 'no rod' }
       : bumpSteer
         ? state(
             [
-              judgeToe(bumpSteer, targets),
+              ...(travels ? [judgeToe(bumpSteer, targets)] : []),
               ...judgeClearances(known.clearances, ({ ofRod }) => ofRod),
               ...judgeArticulations(build, wheel, known.articulations, [
                 'tieRodInner',
@@ -122,6 +119,11 @@ export function stationStates(
       : { words: 'of the front axle' },
   };
 }
+
+const judgeGain = (gain: number, targets: Targets): Judged => ({
+  verdict: judgeBand(gain, targets.camberGain),
+  of: `camber ${gain.toFixed(2)}° per 25 mm`.replace('-', '−'),
+});
 
 const judgeToe = ({ worst }: BumpSteer, targets: Targets): Judged => ({
   verdict: judgeBumpSteer(worst, targets.bumpSteer),

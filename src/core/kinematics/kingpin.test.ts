@@ -90,13 +90,7 @@ const anyKart = fc
     };
   });
 
-const POINTS = [
-  'kingpinLower',
-  'kingpinUpper',
-  'tieRodInner',
-  'tieRodOuter',
-  'wheelCentre',
-] as const;
+type KartPoint = 'kingpinLower' | 'kingpinUpper' | 'tieRodInner' | 'tieRodOuter' | 'wheelCentre';
 
 /** Rodrigues' formula (1840; from memory), written for this test alone. */
 function turned([x, y, z]: V, [a, b, c]: V, angle: number): V {
@@ -125,7 +119,7 @@ it('turns as Rodrigues’ formula has it, the turn found by halving', () => {
     fc.property(anyKart, fc.integer({ min: -25, max: 25 }), (design, degrees) => {
       const p = Object.fromEntries(
         Object.entries(design.points).map(([name, point]) => [name, list(point)]),
-      ) as Record<(typeof POINTS)[number], V>;
+      ) as Record<KartPoint, V>;
       const { lower: low, upper: high } = design.dropArm!;
       const [from, to]: V[] = [
         [low.ahead, low.left, low.up],

@@ -15,6 +15,13 @@ export const rackMoveSchema = group({
 });
 export type RackMoveAsked = z.infer<typeof rackMoveSchema>;
 
+/** What a frame stands on while it is steered: between the rear contact points, mm; the front's part of the weight, %; gravities into the turn. */
+export const stanceSchema = group({
+  rearTrack: measure('mm', 200, 3000).optional(),
+  frontShare: measure('%', 20, 80).optional(),
+  sideways: measure('', 0, 2).optional(),
+});
+
 export const ratioSchema = measure(':1', 0.5, 40);
 
 /** How many times the hands' part power assistance makes of it: 1 is none. */
@@ -35,6 +42,7 @@ export const askedSchema = group({
     /** Half of the square's side, mm. */
     size: measure('mm', 1, 500),
   }).optional(),
+  stance: stanceSchema.optional(),
   /** Scrub radius wanted, mm. */
   scrub: measure('mm', -150, 250).optional(),
 });

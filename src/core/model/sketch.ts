@@ -18,7 +18,8 @@ const LISTS = ['sketch', 'template'] as const;
 
 export const CAR_FIGURES = ['wheelbase', 'travel.bump', 'travel.droop'] as const;
 const OF_RACK = 'rack.travel';
-const OF_DROP_ARM = [
+/** Figures of a drop arm. */
+export const OF_DROP_ARM = [
   'dropArm.lock',
   ...['lower', 'upper'].flatMap((end) => ['ahead', 'left', 'up'].map((c) => `dropArm.${end}.${c}`)),
 ];

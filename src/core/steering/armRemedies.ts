@@ -56,12 +56,14 @@ export function armRemedies(build: Car, wheel: Wheel): ArmRemedy[] {
     tieRodInner: { ...inner, ahead: mirrored(inner.ahead, foot[0]) },
   });
   const string = ontoString(wheel, place);
+  const onString = made('onto the string', string);
   const remedies = [
     made('swapped', acrossed, { taper: true }),
-    made('swapped round', round, { rackToo: true }),
-    made('onto the string', string),
+    // A drop arm stays on its column.
+    ...(wheel.steersBy === 'rack' ? [made('swapped round', round, { rackToo: true })] : []),
+    onString,
   ];
-  if (!remedies[2].fits) {
+  if (!onString.fits) {
     const shorter = shorterOnString(build, string, place);
     if (shorter) remedies.push(made('shorter', shorter));
   }

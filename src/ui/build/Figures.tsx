@@ -1,7 +1,6 @@
 import { styled } from '@mui/material/styles';
 import { useContext } from 'react';
 import type { Targets } from '@/core/model/brief';
-import type { Build } from '@/core/model/build';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { LengthUnit } from '@/core/model/units';
 import type { SteeringFigures } from '@/core/steering/steering';
@@ -20,7 +19,6 @@ const { show } = useView.getState();
 
 /** Beside the floor: the wheel's figures, the axle's steering, and the pad that cycles the wheel. */
 export function Figures({
-  build,
   wheel,
   corner,
   proposed,
@@ -33,7 +31,6 @@ export function Figures({
   trouble,
   unit,
 }: {
-  build: Build;
   wheel: Wheel;
   corner: CornerView;
   /** What is looked at: figures follow it, as floor and curve do. */
@@ -64,7 +61,7 @@ export function Figures({
               : `against ${against}`
         }
         looked={proposed !== null}
-        sweep={looked.sweep}
+        sweep={wheel.travels ? looked.sweep : null}
         targets={wheel.steered && !ofSketch ? targets : null}
         bands={proposed ? null : bands}
         travel={travel}
@@ -77,8 +74,9 @@ export function Figures({
         <CyclePad
           travel={travel}
           rack={rack}
-          limits={build.travel}
+          limits={wheel.travel}
           steerRange={wheel.steerRange}
+          steersBy={wheel.steersBy}
           unit={unit}
           onMove={show}
         />

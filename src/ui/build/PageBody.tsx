@@ -67,8 +67,10 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const { axle, side, design, points, steerRange } = wheel;
   // What is selected on one axle may be no point of another kind's.
   const selected = view.selected !== null && view.selected in points ? view.selected : null;
-  const rack = steerRange > 0 ? view.rack : 0;
-  const position = useMemo(() => ({ travel: view.travel, rack }), [view.travel, rack]);
+  const rack = Math.max(-steerRange, Math.min(steerRange, view.rack));
+  // A wheel without travel is looked at where it stands.
+  const travel = wheel.travels ? view.travel : 0;
+  const position = useMemo(() => ({ travel, rack }), [travel, rack]);
 
   const corner = useCorner(wheel, position);
   const against = comparedIn(build, view.compared);
@@ -76,8 +78,8 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const compared = against && before;
   const shim = useShim(build, wheel);
   const stations = useMemo(
-    () => stationsOf({ kind: design.kind, rack: design.rack }),
-    [design.kind, design.rack],
+    () => stationsOf({ kind: design.kind, rack: design.rack, dropArm: design.dropArm }),
+    [design.kind, design.rack, design.dropArm],
   );
   // An axle of another kind may have no such station.
   const open = stations.find(({ id }) => id === view.station) ?? stations.find(isOfArms)!;
@@ -91,7 +93,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   // The floor keeps up with the hand; figures and curves follow it, verdicts and the station wait for its rest.
   const shown = useMemo(() => ({ build, wheel, corner }), [build, wheel, corner]);
   const calm = useCalm(shown);
-  const nulls = useNulls(station === 'rack', calm.wheel);
+  const nulls = useNulls(station === 'rack' && wheel.travels, calm.wheel);
   const { clearances, steering, states, articulations } = useStationStates(calm);
 
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
@@ -100,7 +102,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const ofSketch = isOfSketch(build, design);
   const { bands: found } = useBands(build, wheel, rack);
   const bands = ofSketch ? null : found;
-  const hasRod = wheel.type.tieRod !== null;
+  const hasRod = wheel.type.tieRod !== null && wheel.travels;
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleCloseHelp = useStable(() => setHelp(false));
@@ -196,17 +198,20 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
             />
             <Parting />
             <Under style={{ height: view.under }}>
-              <Traces
-                station={station}
-                {...shown}
-                proposed={proposed}
-                compared={compared}
-                bands={bands}
-                targets={targets}
-                against={view.against}
-                position={position}
-                unit={unit}
-              />
+              {/* Over lock there are the steering station's curves. */}
+              {wheel.travels && (
+                <Traces
+                  station={station}
+                  {...shown}
+                  proposed={proposed}
+                  compared={compared}
+                  bands={bands}
+                  targets={targets}
+                  against={view.against}
+                  position={position}
+                  unit={unit}
+                />
+              )}
               <Column aria-label="Station">
                 {which}
                 <VariantNotes
@@ -253,7 +258,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
           unit={unit}
         />
         <Keys
-          limits={build.travel}
+          limits={wheel.travel}
           steerRange={steerRange}
           hasShim={shim.proposal !== null}
           looks={trial.tried !== null}

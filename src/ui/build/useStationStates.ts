@@ -22,7 +22,8 @@ export function useStationStates({
   const { targets } = briefOf(build);
   const { bumpSteer } = corner;
   const gain = useMemo(
-    () => (wheel.corner && heldCamber(wheel.corner, wheel.travel)?.gain) ?? null,
+    () =>
+      wheel.travels && wheel.corner ? (heldCamber(wheel.corner, wheel.travel)?.gain ?? null) : null,
     [wheel],
   );
   const clearances = useClearances(build, wheel);

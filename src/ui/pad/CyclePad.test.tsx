@@ -13,6 +13,7 @@ const show = (props: Partial<Parameters<typeof CyclePad>[0]> = {}) => {
       rack={0}
       limits={limits}
       steerRange={50}
+      steersBy="rack"
       unit="mm"
       onMove={moved}
       {...props}
@@ -67,6 +68,27 @@ it('takes a typed travel in any notation and keeps the rack', async () => {
   await user.clear(field);
   await user.type(field, '1 1/2"');
   expect(moved).toHaveBeenLastCalledWith({ travel: 38.1, rack: 10 });
+});
+
+it('is a strip across for a wheel that has no travel, in degrees of a drop arm', async () => {
+  show({ limits: { bump: 0, droop: 0 }, steerRange: 40, steersBy: 'drop arm', rack: 10 });
+  const pad = screen.getByRole('slider', { name: 'Drop arm' });
+  expect(pad).toHaveAttribute('aria-valuetext', 'ride height with the drop arm 10.0° left');
+  expect(pad).toHaveAttribute('aria-orientation', 'horizontal');
+  expect(pad).toHaveAttribute('aria-valuemax', '40');
+  expect(screen.queryByLabelText(/Travel/)).toBeNull();
+  expect(screen.queryByText('bump')).toBeNull();
+  drag(0.25, 0.1);
+  expect(moved).toHaveBeenLastCalledWith({ travel: 0, rack: 20 });
+  const field = screen.getByLabelText(/Drop arm/, { selector: 'input' });
+  await user.clear(field);
+  await user.type(field, '−12');
+  expect(moved).toHaveBeenLastCalledWith({ travel: 0, rack: -12 });
+});
+
+it('is not there for a wheel that neither steers nor travels', () => {
+  const { container } = show({ limits: { bump: 0, droop: 0 }, steerRange: 0 });
+  expect(container).toBeEmptyDOMElement();
 });
 
 it('has no steering where there is no rack', () => {

@@ -9,18 +9,20 @@ import Tooltip from '@mui/material/Tooltip';
 import { useDrag } from '@use-gesture/react';
 import { memo, useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
+import type { SteerUnit } from '@/core/kinematics/corner';
 import type { Travel } from '@/core/model/build';
 import { describePosition } from '@/core/kinematics/corner';
 import type { LengthUnit } from '@/core/model/units';
-import { LengthField } from '../fields/NumberField';
+import { AngleField, LengthField } from '../fields/NumberField';
 import { PAPER, SLATE } from '../theme';
 
 interface Props {
   travel: number;
   rack: number;
   limits: Travel;
-  /** Each way from centre; 0 where there is no rack. */
+  /** Each way from centre, mm of a rack or degrees of a drop arm; 0 where nothing steers. */
   steerRange: number;
+  steersBy: SteerUnit;
   unit: LengthUnit;
   onMove: (position: { travel: number; rack: number }) => void;
 }
@@ -29,11 +31,16 @@ interface Props {
 export const STEP = { travel: 5, rack: 2 };
 export const FINE = 1;
 
+const anyTurn = z.number().min(-180, 'at most 180°').max(180, 'at most 180°');
 const anyTravel = z.number().min(-500, 'at most 500 mm').max(500, 'at most 500 mm');
 
-/** The square pad: up and down is wheel travel, left and right is rack. */
+/**
+ * The square pad: up and down is wheel travel, left and right is the steering. A wheel that has but one of them has a
+ * strip.
+ */
 export const CyclePad = memo(function CyclePad(props: Props) {
-  const { travel, rack, limits, steerRange, unit, onMove } = props;
+  const { travel, rack, limits, steerRange, steersBy, unit, onMove } = props;
+  const travels = limits.bump + limits.droop > 0;
   const square = useRef<HTMLDivElement>(null);
   const [playing, setPlaying] = useState<'travel' | 'rack' | null>(null);
   const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
@@ -86,9 +93,12 @@ export const CyclePad = memo(function CyclePad(props: Props) {
   }, [playing, bump, droop, steerRange]);
 
   const x = steerRange > 0 ? 50 - (50 * clamp(rack, -steerRange, steerRange)) / steerRange : 50;
-  const y = (100 * (bump - clamp(travel, -droop, bump))) / (bump + droop);
-  const lowest = -droop;
-  const rest = (100 * bump) / (bump + droop);
+  const y = travels ? (100 * (bump - clamp(travel, -droop, bump))) / (bump + droop) : 50;
+  const rest = travels ? (100 * bump) / (bump + droop) : 50;
+  const [lowest, highest, value] = travels
+    ? [-droop, bump, travel]
+    : [-steerRange, steerRange, rack];
+  if (!travels && steerRange === 0) return null;
 
   return (
     <Box
@@ -101,15 +111,15 @@ export const CyclePad = memo(function CyclePad(props: Props) {
         {...drag()}
         tabIndex={0}
         role="slider"
-        aria-orientation="vertical"
-        aria-label="Wheel travel and rack"
+        aria-orientation={travels ? 'vertical' : 'horizontal'}
+        aria-label={travels ? `Wheel travel and ${steersBy}` : capital(steersBy)}
         aria-valuemin={lowest}
-        aria-valuemax={bump}
-        aria-valuenow={Number(travel.toFixed(1))}
-        aria-valuetext={describePosition(travel, rack)}
+        aria-valuemax={highest}
+        aria-valuenow={Number(value.toFixed(1))}
+        aria-valuetext={describePosition(travel, rack, steersBy)}
         sx={{
           position: 'relative',
-          aspectRatio: '1',
+          aspectRatio: travels ? '1' : '3.2',
           maxWidth: 180,
           bgcolor: SLATE.ground,
           borderRadius: 1,
@@ -122,7 +132,7 @@ export const CyclePad = memo(function CyclePad(props: Props) {
         <svg
           width="100%"
           height="100%"
-          viewBox="0 0 100 100"
+          viewBox={travels ? '0 0 100 100' : '0 34 100 32'}
           aria-hidden="true"
           style={{ position: 'absolute' }}
         >
@@ -137,8 +147,12 @@ export const CyclePad = memo(function CyclePad(props: Props) {
           )}
           <circle cx={x} cy={y} r={5} fill={SLATE.ground} stroke={SLATE.accent} strokeWidth={2.2} />
         </svg>
-        <PadWord sx={{ top: 3, left: '54%' }}>bump</PadWord>
-        <PadWord sx={{ bottom: 3, left: '54%' }}>droop</PadWord>
+        {travels && (
+          <>
+            <PadWord sx={{ top: 3, left: '54%' }}>bump</PadWord>
+            <PadWord sx={{ bottom: 3, left: '54%' }}>droop</PadWord>
+          </>
+        )}
         {steerRange > 0 && (
           <>
             <PadWord sx={{ left: 5, top: `calc(${rest}% + 3px)` }}>left</PadWord>
@@ -147,15 +161,26 @@ export const CyclePad = memo(function CyclePad(props: Props) {
         )}
       </Box>
       <Box sx={{ display: 'grid', alignContent: 'start', gap: 1.25, pt: 0.75 }}>
-        <LengthField
-          label="Travel"
-          value={Number(travel.toFixed(3))}
-          unit={unit}
-          schema={anyTravel}
-          onValue={(value) => onMove({ travel: value, rack })}
-          width={92}
-        />
-        {steerRange > 0 && (
+        {travels && (
+          <LengthField
+            label="Travel"
+            value={Number(travel.toFixed(3))}
+            unit={unit}
+            schema={anyTravel}
+            onValue={(value) => onMove({ travel: value, rack })}
+            width={92}
+          />
+        )}
+        {steerRange > 0 && steersBy === 'drop arm' && (
+          <AngleField
+            label="Drop arm"
+            value={Number(rack.toFixed(3))}
+            schema={anyTurn}
+            onValue={(value) => onMove({ travel, rack: value })}
+            width={92}
+          />
+        )}
+        {steerRange > 0 && steersBy === 'rack' && (
           <LengthField
             label="Rack"
             value={Number(rack.toFixed(3))}
@@ -166,13 +191,15 @@ export const CyclePad = memo(function CyclePad(props: Props) {
           />
         )}
         <Box sx={{ display: 'flex', gap: 0.75 }}>
-          <Play
-            label="Cycle bump to droop"
-            on={playing === 'travel'}
-            onToggle={(on) => setPlaying(on ? 'travel' : null)}
-          >
-            <TravelIcon fontSize="small" />
-          </Play>
+          {travels && (
+            <Play
+              label="Cycle bump to droop"
+              on={playing === 'travel'}
+              onToggle={(on) => setPlaying(on ? 'travel' : null)}
+            >
+              <TravelIcon fontSize="small" />
+            </Play>
+          )}
           {steerRange > 0 && (
             <Play
               label="Steer lock to lock"
@@ -187,6 +214,8 @@ export const CyclePad = memo(function CyclePad(props: Props) {
     </Box>
   );
 });
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function PadWord({ sx, children }: { sx: object; children: string }) {
   return (

@@ -3,6 +3,7 @@ import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import type { Targets } from '@/core/model/brief';
 import { readable } from '@/core/model/units';
+import { FULL, HALF_WAY } from '@/core/steering/steering';
 import type { SteeringFigures } from '@/core/steering/steering';
 import { judgeBand, judgeLeast } from '@/core/verdict/verdicts';
 import type { Verdict } from '@/core/verdict/verdicts';
@@ -11,7 +12,7 @@ import { VerdictMark } from '../verdict';
 
 /** Ackermann, ratio and lock of the front axle, each against the brief's target. */
 export const SteeringReadouts = memo(function SteeringReadouts({
-  steering: { ackermann, ratio, lock },
+  steering: { by, ackermann, ratio, lock },
   targets,
 }: {
   steering: SteeringFigures;
@@ -20,7 +21,7 @@ export const SteeringReadouts = memo(function SteeringReadouts({
   const rows: [label: string, meaning: string, figure: string, verdict: Verdict | null][] = [
     [
       'Ackermann',
-      'at half rack: 100 is true, 0 parallel',
+      `${HALF_WAY[by]}: 100 is true, 0 parallel`,
       ackermann === null ? '–' : readable(`${ackermann.toFixed(0)} %`),
       ackermann === null ? null : judgeBand(ackermann, targets.ackermann),
     ],
@@ -32,7 +33,7 @@ export const SteeringReadouts = memo(function SteeringReadouts({
     ],
     [
       'Lock',
-      'of the inner wheel at full rack',
+      `of the inner wheel at ${FULL[by]}`,
       lock === null ? 'not reached' : `${lock.inner.toFixed(1)}°`,
       lock === null ? 'rework' : judgeLeast(lock.inner, targets.lock),
     ],

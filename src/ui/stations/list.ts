@@ -2,6 +2,7 @@ import type { ComponentType } from 'react';
 import { typeOf } from '@/core/corners/kinds';
 import type { CornerType } from '@/core/corners/cornerType';
 import type { Station } from '@/core/judging/stations';
+import { isSteered } from '@/core/kinematics/axle';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
@@ -72,11 +73,14 @@ export const STATION_LIST: readonly Entry[] = [
   },
   {
     id: 'rack',
-    name: ({ steered }) => (steered ? 'Rack & tie rod' : 'Toe link'),
-    question: ({ steered }) =>
-      steered
-        ? 'Where do they go so that bumps do not steer?'
-        : 'Where does it go so that bumps do not steer?',
+    name: ({ type, steered }) =>
+      !steered ? 'Toe link' : type.noTravel ? 'Tie rods' : 'Rack & tie rod',
+    question: ({ type, steered }) =>
+      type.noTravel
+        ? 'Where do they go, and do they hold?'
+        : steered
+          ? 'Where do they go so that bumps do not steer?'
+          : 'Where does it go so that bumps do not steer?',
     // Without a rod there is nothing to null by.
     shows: ({ type }) => type.tieRod !== null,
     panel: { underFloor: Rack },
@@ -98,8 +102,10 @@ export interface NamedStation {
 }
 
 /** The stations of an axle, named for its kind. */
-export const stationsOf = (design: Pick<AxleDesign, 'kind' | 'rack'>): NamedStation[] => {
-  const axle = { type: typeOf(design), steered: design.rack !== undefined };
+export const stationsOf = (
+  design: Pick<AxleDesign, 'kind' | 'rack' | 'dropArm'>,
+): NamedStation[] => {
+  const axle = { type: typeOf(design), steered: isSteered(design) };
   return STATION_LIST.filter(({ shows }) => shows(axle)).map(({ id, name, question, panel }) => ({
     id,
     name: name(axle),

@@ -1,6 +1,6 @@
 'use client';
 
-import { lengthIn } from '@/core/model/units';
+import type { SteerUnit } from '@/core/kinematics/corner';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -16,6 +16,7 @@ import { trackOf } from '@/core/upright/place';
 import type { CornerView } from '../build/useCorner';
 import { Column } from '../build/frame';
 import { Choice } from '../fields/Choice';
+import { steerIn } from '../steerIn';
 import { useStable } from '../useStable';
 import { Trace } from './Trace';
 import { antiPercentOf } from '@/core/motion/anti';
@@ -86,6 +87,7 @@ export function TracePanel(props: Props) {
         against={against}
         unit={unit}
         rack={position.rack}
+        by={wheel.steersBy}
         onTrace={handleTrace}
         onAgainst={handleAgainst}
         onAway={props.onAway && handleAway}
@@ -143,6 +145,7 @@ const Heading = memo(function Heading({
   against,
   unit,
   rack,
+  by,
   onTrace,
   onAgainst,
   onAway,
@@ -154,9 +157,9 @@ const Heading = memo(function Heading({
   against: Against;
   unit: LengthUnit;
   rack: number;
+  by: SteerUnit;
 } & Pick<Props, 'onTrace' | 'onAgainst' | 'onAway' | 'onAnother'>) {
-  const steered =
-    rack !== 0 && `, rack ${lengthIn(Math.abs(rack), unit, 1)} ${rack > 0 ? 'left' : 'right'}`;
+  const steered = rack !== 0 && `, ${by} ${steerIn(rack, by, unit)} ${rack > 0 ? 'left' : 'right'}`;
   return (
     <Typography
       component="h2"

@@ -8,12 +8,13 @@ import { Choice } from '../../fields/Choice';
 import { PointsTable } from '../rack/PointsTable';
 import { Adjusters } from './Adjusters';
 import { FindArms } from './FindArms';
+import { KingpinPart } from './KingpinPart';
 import { RoomPanel } from './RoomPanel';
 import { FreedomEditor } from '../FreedomEditor';
 import type { FloorStation } from '../floorStation';
 import { useFreedomEdit } from '../useFreedomEdit';
 
-const PARTS = ['points', 'freedoms', 'adjusters', 'find', 'room'] as const;
+const PARTS = ['points', 'bosses', 'freedoms', 'adjusters', 'find', 'room'] as const;
 type Part = (typeof PARTS)[number];
 
 /** Where arms and links go: typed, given freedoms, or found from the camber wanted. */
@@ -23,12 +24,18 @@ export function Arms(props: FloorStation) {
   const { name: station } = type.station;
   const words: Record<Part, string> = {
     points: 'joints',
+    bosses: 'stub & bosses',
     freedoms: 'freedoms',
     adjusters: 'adjusters',
     find: `find ${station.toLowerCase()} from camber`,
     room: 'room',
   };
-  const [part, setPart] = useState<Part>('points');
+  const [picked, setPart] = useState<Part>('points');
+  // What the frame holds has no camber over travel; what arms hold is no stub.
+  const parts = PARTS.filter((one) =>
+    type.noTravel ? one !== 'find' && one !== 'adjusters' : one !== 'bosses',
+  );
+  const part = parts.includes(picked) ? picked : 'points';
   const point = selected ?? upperArmOf(type)?.through[0] ?? armPoints(type)[0];
   const handleFreedom = useFreedomEdit(axle, point, onEdit);
   const take = (found: ArmsFound) => {
@@ -47,7 +54,7 @@ export function Arms(props: FloorStation) {
   };
   return (
     <>
-      <Choice label={station} value={part} options={PARTS} words={words} onPick={setPart} />
+      <Choice label={station} value={part} options={parts} words={words} onPick={setPart} />
       {part === 'points' && (
         <PointsTable
           design={design}
@@ -59,6 +66,7 @@ export function Arms(props: FloorStation) {
           onEdit={props.onPoints}
         />
       )}
+      {part === 'bosses' && <KingpinPart {...props} />}
       {part === 'freedoms' && (
         <FreedomEditor
           key={point}

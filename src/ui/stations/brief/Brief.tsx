@@ -17,7 +17,7 @@ import { useAxleChange } from '../wheel/useAxleChange';
 import { Car } from './Car';
 import { Corners } from './Corners';
 import { Disputes } from './Disputes';
-import { Rack } from './Rack';
+import { SteeredBy } from './SteeredBy';
 import { FIELD, Fields, Section } from './parts';
 import { TargetsTable } from './TargetsTable';
 
@@ -76,7 +76,7 @@ function AxleSection({ axle, ...props }: Props & { axle: AxleName }) {
   return (
     <>
       <Corners build={build} axle={axle} onEdit={onEdit} />
-      <Rack build={build} axle={axle} unit={unit} onEdit={onEdit} />
+      <SteeredBy build={build} axle={axle} unit={unit} onEdit={onEdit} />
       <WheelSection build={build} axle={axle} unit={unit} onEdit={onEdit} />
       {axle === 'rear' && (
         <Button

@@ -7,15 +7,19 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useRef } from 'react';
 import type { ComponentProps } from 'react';
-import { USES, buildSchema, travelSchema } from '@/core/model/build';
+import { USES, buildSchema } from '@/core/model/build';
 import type { Build } from '@/core/model/build';
-import { briefForStart, briefOf, limitsSchema } from '@/core/model/brief';
+import { WIDTH_AT, briefForStart, briefOf, limitsSchema } from '@/core/model/brief';
+import type { WidthAt } from '@/core/model/brief';
+import { measure } from '@/core/model/wording';
 import type { LengthUnit } from '@/core/model/units';
-import { isOfSketch, isSketched, say, sketchInWords, unsay } from '@/core/model/sketch';
-import { isSteered } from '@/core/kinematics/axle';
+import { hasTravel, isOfSketch, isSketched, say, sketchInWords, unsay } from '@/core/model/sketch';
+import { isSteered, steerUnitOf } from '@/core/kinematics/axle';
+import { FULL } from '@/core/steering/steering';
 import { lockOf, steerForCircle } from '@/core/steering/lock';
 import { raiseChassis } from '@/core/upright/place';
 import { widthOver } from '@/core/upright/width';
+import { Choice } from '../../fields/Choice';
 import { LengthField, PlainField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { VERDICT } from '../../theme';
@@ -49,11 +53,22 @@ const LIMITS: { name: LimitName; label: string; ending?: 'm' | '%' }[] = [
   { name: 'brakeFront', label: 'Front brakes', ending: '%' },
 ];
 
+const TRAVELS = [
+  { way: 'bump', label: 'Travel up' },
+  { way: 'droop', label: 'Travel down' },
+] as const;
+const travelled = measure('mm', 1, 500);
+
+const WIDTH_WORDS: Record<WidthAt, string> = {
+  ground: 'at the ground',
+  hub: 'at hub height',
+  anywhere: 'anywhere',
+};
+
 /** Use, wheelbase, travel and the limits that the car must keep. */
 export function Car({ build, unit, onEdit }: Props) {
   const { limits } = briefOf(build);
-  // Karts have no arms to draw yet; one that says it is one may go on saying so.
-  const uses = USES.filter((use) => use !== 'kart' || build.use === 'kart');
+  const travels = hasTravel(build);
   // The height the chassis stands at as the visit to the field goes on; none where none was said before.
   const visit = useRef<{ step: string; at: number | undefined }>({ step: '', at: undefined });
   const limit = (name: LimitName, value: number | undefined, step: string) => {
@@ -86,7 +101,7 @@ export function Car({ build, unit, onEdit }: Props) {
           }}
           sx={{ width: FIELD }}
         >
-          {uses.map((use) => (
+          {USES.map((use) => (
             <MenuItem key={use} value={use}>
               {USE_WORDS[use]}
             </MenuItem>
@@ -112,46 +127,30 @@ export function Car({ build, unit, onEdit }: Props) {
           }
           width={FIELD}
         />
-        <LengthField
-          label="Travel up"
-          value={build.travel.bump}
-          sketched={isSketched(build, 'travel.bump')}
-          onUnsay={(mm, step) =>
-            onEdit((b) => {
-              b.travel.bump = mm;
-              unsay(b, 'travel.bump');
-            }, step)
-          }
-          unit={unit}
-          schema={travelSchema.shape.bump}
-          onValue={(mm, step) =>
-            onEdit((b) => {
-              b.travel.bump = mm;
-              say(b, 'travel.bump');
-            }, step)
-          }
-          width={FIELD}
-        />
-        <LengthField
-          label="Travel down"
-          value={build.travel.droop}
-          sketched={isSketched(build, 'travel.droop')}
-          onUnsay={(mm, step) =>
-            onEdit((b) => {
-              b.travel.droop = mm;
-              unsay(b, 'travel.droop');
-            }, step)
-          }
-          unit={unit}
-          schema={travelSchema.shape.droop}
-          onValue={(mm, step) =>
-            onEdit((b) => {
-              b.travel.droop = mm;
-              say(b, 'travel.droop');
-            }, step)
-          }
-          width={FIELD}
-        />
+        {travels &&
+          TRAVELS.map(({ way, label }) => (
+            <LengthField
+              key={way}
+              label={label}
+              value={build.travel[way]}
+              sketched={isSketched(build, `travel.${way}`)}
+              onUnsay={(mm, step) =>
+                onEdit((b) => {
+                  b.travel[way] = mm;
+                  unsay(b, `travel.${way}`);
+                }, step)
+              }
+              unit={unit}
+              schema={travelled}
+              onValue={(mm, step) =>
+                onEdit((b) => {
+                  b.travel[way] = mm;
+                  say(b, `travel.${way}`);
+                }, step)
+              }
+              width={FIELD}
+            />
+          ))}
         {LIMITS.map(({ name, label, ending }) => (
           <Limit
             key={name}
@@ -165,6 +164,22 @@ export function Car({ build, unit, onEdit }: Props) {
           />
         ))}
       </Fields>
+      {limits.width !== undefined && (
+        <Box sx={{ mt: 1.25 }}>
+          <Choice
+            label="Width is measured"
+            value={limits.widthAt ?? 'anywhere'}
+            options={WIDTH_AT}
+            words={WIDTH_WORDS}
+            onPick={(at) =>
+              onEdit((b) => {
+                b.brief ??= structuredClone(briefOf(b));
+                b.brief.limits.widthAt = at;
+              })
+            }
+          />
+        </Box>
+      )}
       <Box sx={{ my: 1.25 }}>
         <TextLine
           label="Note: whose it is, what it is for"
@@ -201,7 +216,11 @@ type LimitField = Omit<ComponentProps<typeof PlainField>, 'placeholder'> & { uni
 function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
   const lock = useMemo(() => lockOf(build), [build]);
   const { limits, targets } = briefOf(build);
-  const widest = Math.max(widthOver(build.front), build.rear ? widthOver(build.rear) : 0);
+  const where = limits.widthAt ?? 'anywhere';
+  const widest = Math.max(
+    widthOver(build.front, where),
+    build.rear ? widthOver(build.rear, where) : 0,
+  );
   const needed =
     limits.turningCircle === undefined
       ? null
@@ -222,10 +241,10 @@ function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
   if (!isSteered(build.front)) notes.push(['The front wheels are not steered.', false]);
   else if (lock)
     notes.push([
-      `At full rack the inner wheel turns ${lock.inner.toFixed(1)}° (wanted ${targets.lock}°), the outer ${lock.outer.toFixed(1)}°: a circle of ${lock.circle.toFixed(1)} m between kerbs.`,
+      `At ${FULL[steerUnitOf(build.front)]} the inner wheel turns ${lock.inner.toFixed(1)}° (wanted ${targets.lock}°), the outer ${lock.outer.toFixed(1)}°: a circle of ${lock.circle.toFixed(1)} m between kerbs.`,
       lock.inner < targets.lock - 0.5,
     ]);
-  else notes.push(['The wheels do not reach full rack as drawn.', true]);
+  else notes.push([`The wheels do not reach ${FULL[steerUnitOf(build.front)]} as drawn.`, true]);
   if (limits.turningCircle !== undefined)
     notes.push(
       needed === null
@@ -237,7 +256,7 @@ function Reached({ build, unit }: { build: Build; unit: LengthUnit }) {
     );
   if (limits.width !== undefined)
     notes.push([
-      `Over the tyres it is ${lengthIn(widest, unit)} of ${lengthIn(limits.width, unit)} allowed.`,
+      `Over the tyres, ${WIDTH_WORDS[where]}, it is ${lengthIn(widest, unit)} of ${lengthIn(limits.width, unit)} allowed.`,
       widest > limits.width + 0.05,
     ]);
   return (

@@ -42,7 +42,12 @@ export function Rack({ shim, onFind, ...props }: RackPanelProps) {
   const { axle, design, points } = wheel;
   const [picked, setPart] = useState<Part>('joints');
   // What a rod carries is reckoned about what the wheel steers about: not where that is nothing.
-  const parts = PARTS.filter((one) => one !== 'strength' || wheel.type.steersAbout !== null);
+  // A wheel without travel has no bump steer to null.
+  const parts = PARTS.filter((one) =>
+    one === 'strength'
+      ? wheel.type.steersAbout !== null
+      : wheel.travels || one === 'joints' || one === 'freedoms',
+  );
   const part = parts.includes(picked) ? picked : 'joints';
   const point = selected === 'tieRodInner' || selected === 'tieRodOuter' ? selected : 'tieRodOuter';
   const handleFreedom = useFreedomEdit(axle, point, props.onEdit);
@@ -51,7 +56,7 @@ export function Rack({ shim, onFind, ...props }: RackPanelProps) {
   return (
     <>
       <Choice
-        label={wheel.steered ? 'Rack and tie rod' : 'Toe link'}
+        label={!wheel.steered ? 'Toe link' : wheel.travels ? 'Rack and tie rod' : 'Tie rods'}
         value={part}
         options={parts}
         words={WORDS}
@@ -67,18 +72,20 @@ export function Rack({ shim, onFind, ...props }: RackPanelProps) {
             onSelect={props.onSelect}
             onEdit={props.onPoints}
           />
-          <ShimPanel
-            bumpSteer={props.bumpSteer}
-            found={shim.proposal}
-            advice={advice}
-            hopeless={shim.hopeless}
-            bands={targets.bumpSteer}
-            unit={unit}
-            joint={pointLabel(design, 'tieRodOuter')}
-            onFind={onFind}
-            onTake={shim.take}
-            onLeave={shim.leave}
-          />
+          {wheel.travels && (
+            <ShimPanel
+              bumpSteer={props.bumpSteer}
+              found={shim.proposal}
+              advice={advice}
+              hopeless={shim.hopeless}
+              bands={targets.bumpSteer}
+              unit={unit}
+              joint={pointLabel(design, 'tieRodOuter')}
+              onFind={onFind}
+              onTake={shim.take}
+              onLeave={shim.leave}
+            />
+          )}
         </>
       )}
       {part === 'null' && <NullPanel {...props} />}

@@ -25,11 +25,14 @@ interface Props {
   ghost: BothDrawn | null;
   tyre: AxleDesign['tyre'];
   wheelbase: number;
+  /** Where a drop arm's shaft is, at the height of its holes; null where a rack steers. */
+  shaft: Place | null;
   onDrag: (drag: PlanDrag) => void;
 }
 
 /** The front axle from above, nose up: rack, rods, arms, and the strings to the middle of the rear axle. */
-export const AxlePlan = memo(function AxlePlan({ front, ghost, tyre, wheelbase, onDrag }: Props) {
+export const AxlePlan = memo(function AxlePlan(props: Props) {
+  const { front, ghost, tyre, wheelbase, shaft, onDrag } = props;
   const [ref, { width }] = useMeasure();
   const widest = Math.max(...SIDES.map((side) => front[side].at.wheelCentre[1]));
   // In steps, so that the picture stays as it is while a joint is dragged over it.
@@ -102,12 +105,21 @@ export const AxlePlan = memo(function AxlePlan({ front, ghost, tyre, wheelbase, 
           </g>
         );
       })}
-      <path
-        d={line(inners[0], inners[1])}
-        stroke={SLATE.string}
-        strokeWidth={7}
-        strokeOpacity={0.6}
-      />
+      {shaft ? (
+        <g stroke={SLATE.string} strokeWidth={7} strokeOpacity={0.6} strokeLinecap="round">
+          {inners.map((inner, i) => (
+            <path key={SIDES[i]} d={line(px(shaft), inner)} data-part="drop arm" />
+          ))}
+          <circle cx={px(shaft)[0]} cy={px(shaft)[1]} r={5} fill={SLATE.string} stroke="none" />
+        </g>
+      ) : (
+        <path
+          d={line(inners[0], inners[1])}
+          stroke={SLATE.string}
+          strokeWidth={7}
+          strokeOpacity={0.6}
+        />
+      )}
       {SIDES.map((side) => {
         const [x, y] = px(inCar(side, front[side].at.tieRodOuter));
         return (

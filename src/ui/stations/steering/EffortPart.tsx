@@ -9,6 +9,7 @@ import type { AxleDesign } from '@/core/model/build';
 import { STARTING_LOADS, rodSchema } from '@/core/model/rod';
 import { lengthIn } from '@/core/model/units';
 import { SIDEWAYS, effortOf, forRatio, handsStay } from '@/core/steering/effort';
+import { handwheelOf } from '@/core/steering/hand';
 import { ratioOf } from '@/core/steering/lock';
 import { assistSchema, ratioSchema } from '@/core/model/asked';
 import { judgeBand } from '@/core/verdict/verdicts';
@@ -35,7 +36,7 @@ export function EffortPart({
   const wanted = build.asked?.ratio ?? (band[0] + band[1]) / 2;
   const loads = { ...STARTING_LOADS, ...build.rod };
   const assist = build.asked?.assist ?? 1;
-  const perTurn = front.rack?.perTurn;
+  const { perTurn } = handwheelOf(front);
   const ratio = useMemo(() => ratioOf({ front }), [front]);
   const ways = useMemo(() => forRatio(wheel, wheelbase, wanted), [wheel, wheelbase, wanted]);
   const axle = wheel.solved.ok ? wheel.solved.axle : null;
@@ -48,7 +49,7 @@ export function EffortPart({
   const effort = (design: AxleDesign, of: Wheel) => {
     const { solved } = of;
     return solved.ok
-      ? effortOf(solved.axle, design.rack?.perTurn, design.tyre.width, loads, assist)
+      ? effortOf(solved.axle, handwheelOf(design).perTurn, design.tyre.width, loads, assist)
       : null;
   };
   const here = effort(front, wheel);
@@ -107,13 +108,15 @@ export function EffortPart({
       </Box>
       {ways && (
         <Typography variant="body2" data-for-ratio>
-          {wanted.toFixed(1)} to 1 takes a rack of {lengthIn(ways.perTurn, unit, 1)} in a turn, the
-          arms as they are
+          {wanted.toFixed(1)} to 1 takes{' '}
+          {front.dropArm
+            ? ''
+            : `a rack of ${lengthIn(ways.perTurn, unit, 1)} in a turn, the arms as they are`}
           {perTurn === undefined
             ? ''
             : ways.armFor === null
-              ? '; no arm between a third and three times as long gives it with this rack'
-              : `; or with this rack arms of ${lengthIn(ways.armFor, unit, 1)} from kingpin to joint (now ${lengthIn(ways.arm, unit, 1)}), in their own direction: lock, Ackermann and bump steer change with them`}
+              ? `${front.dropArm ? 'another drop arm:' : ';'} no steering arm between a third and three times as long gives it`
+              : `${front.dropArm ? '' : '; or with this rack '}arms of ${lengthIn(ways.armFor, unit, 1)} from kingpin to joint (now ${lengthIn(ways.arm, unit, 1)}), in their own direction: lock, Ackermann and bump steer change with them`}
           .
         </Typography>
       )}
@@ -161,7 +164,8 @@ export function EffortPart({
       <Typography variant="caption" component="p" color="text.secondary">
         Standing by M = μW√(B²/8 + e²) at each kingpin, both wheels’ work at the handwheel, without
         friction; the tyre’s own trail adds to the bend’s. Relative figures say more than absolute
-        ones. Common practice: road cars near 15 to 1, quick ones near 11, track cars near 8.
+        ones. Common practice: road cars near 15 to 1, quick ones near 11, track cars near 8, karts
+        near 1.
       </Typography>
     </section>
   );

@@ -2,7 +2,10 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { typeOf } from '@/core/corners/kinds';
+import { steerUnitOf } from '@/core/kinematics/axle';
 import type { Axle } from '@/core/kinematics/axle';
+import type { SteerUnit } from '@/core/kinematics/corner';
 import { briefOf, startingBrief, targetsSchema } from '@/core/model/brief';
 import type { Build } from '@/core/model/build';
 import { SHAFT_LIMIT, startingRoom, wantedSchema } from '@/core/model/room';
@@ -14,7 +17,9 @@ import { useAnswer } from '../../build/useAnswer';
 import { AngleField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
 import { VERDICT } from '../../theme';
+import { steerIn } from '../../steerIn';
 import { Section } from '../brief/parts';
+import { DropArmStops } from './DropArmStops';
 import { Stops } from './Stops';
 import type { PartProps } from './parts';
 import { TwoColumns } from './TwoColumns';
@@ -44,6 +49,15 @@ export function LockPart({ build, unit, onEdit, axle }: PartProps & { axle: Axle
             }
           />
         </Box>
+        {build.front.dropArm && (
+          <DropArmStops
+            axle={axle}
+            dropArm={build.front.dropArm}
+            build={build}
+            lock={lock}
+            onEdit={onEdit}
+          />
+        )}
         {build.front.rack && (
           <Stops
             axle={axle}
@@ -62,6 +76,7 @@ export function LockPart({ build, unit, onEdit, axle }: PartProps & { axle: Axle
 function Limits({ build, unit, onEdit }: Pick<PartProps, 'build' | 'unit' | 'onEdit'>) {
   const { of: ways, stale } = useAnswer(build, ask);
   const { halfShaft, rack } = build.front;
+  const { noTravel } = typeOf(build.front);
   const collars = (rack?.stop ?? 0) > 0;
   if (ways === undefined)
     return (
@@ -100,7 +115,9 @@ function Limits({ build, unit, onEdit }: Pick<PartProps, 'build' | 'unit' | 'onE
               ? `before ${saidIn(first.what, unit)}`
               : collars
                 ? 'at the collars'
-                : 'at the rack’s end'}
+                : build.front.dropArm
+                  ? 'at the drop arm’s stops'
+                  : 'at the rack’s end'}
             .
           </Typography>
         );
@@ -125,15 +142,16 @@ function Limits({ build, unit, onEdit }: Pick<PartProps, 'build' | 'unit' | 'onE
         </thead>
         <tbody>
           {ways.map((way) => (
-            <Way key={way.turn} {...{ way, unit, collars }} />
+            <Way key={way.turn} {...{ way, unit, collars }} by={steerUnitOf(build.front)} />
           ))}
         </tbody>
       </Table>
       <Typography variant="caption" component="p" color="text.secondary">
-        Both wheels at five heights from full droop to full bump, the rack in steps from its centre,
-        straight between; bodies, clearances and joints’ limits are those under “room” at the arms.
-        Bodies that are not entered there are not looked at: try both locks at full bump and droop,
-        the car on stands, before it moves.
+        {noTravel ? 'Both wheels' : 'Both wheels at five heights from full droop to full bump'}, the{' '}
+        {steerUnitOf(build.front)} in steps from its centre, straight between; bodies, clearances
+        and joints’ limits are those under “room” at the arms. Bodies that are not entered there are
+        not looked at: try both locks{noTravel ? '' : ' at full bump and droop'}, the car on stands,
+        before it moves.
       </Typography>
     </Box>
   );
@@ -143,19 +161,22 @@ function Limits({ build, unit, onEdit }: Pick<PartProps, 'build' | 'unit' | 'onE
 function Way({
   way: { turn, limits, end },
   collars,
+  by,
   unit,
 }: {
   way: LockWay;
   collars: boolean;
+  by: SteerUnit;
   unit: LengthUnit;
 }) {
   const at = (mm: number) => lengthIn(Math.abs(mm), unit, 1);
+  const steered = (steer: number) => steerIn(steer, by, unit);
   return (
     <>
       {limits.map(({ what, side, rack, travel, ends }, i) => (
         <tr key={`${side} ${what}`} data-limit={turn}>
           <th scope="row">{i === 0 ? turn : ''}</th>
-          <td style={{ whiteSpace: 'nowrap' }}>{at(rack)}</td>
+          <td style={{ whiteSpace: 'nowrap' }}>{steered(rack)}</td>
           <td style={{ color: ends ? VERDICT.bad : VERDICT.edge }}>
             {ends ? '✕' : '△'} {side} wheel: {saidIn(what, unit)}
             {travel === 0 ? '' : `, at ${at(travel)} ${travel > 0 ? 'bump' : 'droop'}`}
@@ -164,8 +185,10 @@ function Way({
       ))}
       <tr data-limit={turn}>
         <th scope="row">{limits.length === 0 ? turn : ''}</th>
-        <td>{at(end)}</td>
-        <td>{collars ? 'the collars' : 'the rack’s own end'}</td>
+        <td>{steered(end)}</td>
+        <td>
+          {collars ? 'the collars' : by === 'rack' ? 'the rack’s own end' : 'the drop arm’s stops'}
+        </td>
       </tr>
     </>
   );

@@ -2,6 +2,7 @@
 
 import type { Wheel } from '@/core/kinematics/wheel';
 import { Section } from '../brief/parts';
+import { DropArmPart } from './DropArmPart';
 import { HandPanel } from './HandPanel';
 import { MoveRack } from './MoveRack';
 import { WhichRack } from './WhichRack';
@@ -10,6 +11,7 @@ import { TwoColumns } from './TwoColumns';
 
 /** The rack: does it steer the right way, where does it lie, and which one is it? */
 export function RackPart(props: PartProps & { wheel: Wheel }) {
+  if (props.wheel.steersBy === 'drop arm') return <DropArmPart {...props} />;
   return (
     <TwoColumns wider="right">
       <div>

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
+import { HALF_WAY } from '@/core/steering/steering';
 import type { Wheel } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import { lengthIn, readable } from '@/core/model/units';
@@ -98,14 +99,15 @@ export function Remedies({
       ))}
       {!onString.fits && (
         <Typography variant="body2" sx={{ mt: 0.5, fontWeight: 600 }}>
-          △ The rim does not leave the place for a joint on the string. What can be had: the rack on
-          the other side of the kingpins, a shorter arm, or less Ackermann (“find” keeps the room).
+          △ The rim does not leave the place for a joint on the string. What can be had:{' '}
+          {wheel.steersBy === 'rack' && 'the rack on the other side of the kingpins, '}a shorter
+          arm, or less Ackermann (“find” keeps the room).
         </Typography>
       )}
       <Typography variant="caption" component="p" color="text.secondary">
-        Ackermann at half rack by the true curve; bump steer is to be nulled again after each. The
-        room is from the joint’s body to tyre and rim as drawn. Bending a forged or cast arm, and
-        welding one, is work for qualified hands.
+        Ackermann {HALF_WAY[wheel.steersBy]} by the true curve; bump steer is to be nulled again
+        after each. The room is from the joint’s body to tyre and rim as drawn. Bending a forged or
+        cast arm, and welding one, is work for qualified hands.
       </Typography>
     </>
   );

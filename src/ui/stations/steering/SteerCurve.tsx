@@ -5,9 +5,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo, useMemo, useState } from 'react';
-import type { AxleDesign } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
-import { rackPerHandwheel } from '@/core/steering/hand';
+import type { SteerUnit } from '@/core/kinematics/corner';
+import type { Handwheel } from '@/core/steering/hand';
 import type { LockToLock } from '@/core/steering/lockToLock';
 import { Choice } from '../../fields/Choice';
 import { around, travelTicks } from '../../traces/axes';
@@ -22,19 +22,21 @@ export const SteerCurve = memo(function SteerCurve({
   curve,
   compared,
   rack,
-  gear,
+  by,
+  handwheel,
   unit,
 }: {
   curve: LockToLock;
   /** The same of the variant it is compared with. */
   compared: LockToLock | null;
-  /** Where the rack is, mm. */
+  /** Where the rack or the drop arm is, mm or degrees. */
   rack: number;
-  gear: AxleDesign['rack'];
+  by: SteerUnit;
+  handwheel: Handwheel;
   unit: LengthUnit;
 }) {
   const [against, setAgainst] = useState<Against>('rack');
-  const perTurn = gear?.perTurn;
+  const { perTurn, way } = handwheel;
   const [shown, setShown] = useState<CurveName>('error');
   const { label, unit: ending } = CURVES[shown];
   const length = shown === 'contactUp';
@@ -43,9 +45,9 @@ export const SteerCurve = memo(function SteerCurve({
     [curve, compared, shown, perTurn],
   );
   // + handwheel is to the left where its hand is known, else as the rack goes.
-  const byHand = against === 'handwheel' && perTurn !== undefined;
-  const hand = gear?.pinionAt ? rackPerHandwheel(gear.pinionAt) : 1;
-  const along = byHand ? (hand * 360) / perTurn : 1;
+  // A drop arm turns as the handwheel does.
+  const byHand = perTurn !== undefined && (against === 'handwheel' || by === 'drop arm');
+  const along = byHand ? ((way ?? 1) * 360) / perTurn : 1;
   const limit = curve.rack[curve.count - 1] * Math.abs(along);
   const ticks = useMemo(
     () => (byHand ? turns(limit) : travelTicks(limit, limit, unit === 'mm' ? 1 : 25.4)),
@@ -60,7 +62,7 @@ export const SteerCurve = memo(function SteerCurve({
       <Head
         shown={shown}
         against={byHand ? 'handwheel' : 'rack'}
-        hasHand={perTurn !== undefined}
+        choices={by === 'drop arm' ? HANDWHEEL : perTurn === undefined ? RACK : AGAINST}
         two={two}
         compared={compared !== null}
         unit={unit}
@@ -69,8 +71,8 @@ export const SteerCurve = memo(function SteerCurve({
       />
       {shown !== 'ratio' && own!.every(({ left }) => left === null) ? (
         <Typography variant="body2" sx={{ mt: 2 }}>
-          Nothing to draw: what these wheels steer about moves with them, or no part of the rack’s
-          travel can be reached.
+          Nothing to draw: what these wheels steer about moves with them, or no part of their
+          steering can be reached.
         </Typography>
       ) : shown === 'ratio' && perTurn === undefined ? (
         <Typography variant="body2" sx={{ mt: 2 }}>
@@ -91,7 +93,7 @@ export const SteerCurve = memo(function SteerCurve({
 const Head = memo(function Head({
   shown,
   against,
-  hasHand,
+  choices,
   two,
   compared,
   unit,
@@ -100,7 +102,7 @@ const Head = memo(function Head({
 }: {
   shown: CurveName;
   against: Against;
-  hasHand: boolean;
+  choices: readonly Against[];
   two: boolean;
   compared: boolean;
   unit: LengthUnit;
@@ -128,12 +130,7 @@ const Head = memo(function Head({
         ))}
       </TextField>
       over the
-      <Choice
-        label="Curve against"
-        value={against}
-        options={hasHand ? AGAINST : RACK}
-        onPick={onAgainst}
-      />
+      <Choice label="Curve against" value={against} options={choices} onPick={onAgainst} />
       <Typography component="span" variant="caption" color="text.secondary">
         {shown === 'contactUp' ? `${unit}, ${meaning}` : meaning}
         {two && '; left wheel full, right wheel dashed'}
@@ -145,6 +142,7 @@ const Head = memo(function Head({
 
 const AGAINST = ['rack', 'handwheel'] as const;
 const RACK = ['rack'] as const;
+const HANDWHEEL = ['handwheel'] as const;
 type Against = (typeof AGAINST)[number];
 
 /** Quarter turns of the handwheel, or half or whole ones where there are many. */

@@ -1,6 +1,7 @@
 import { memo, useMemo } from 'react';
+import type { SteerUnit } from '@/core/kinematics/corner';
 import type { Wheel } from '@/core/kinematics/wheel';
-import type { AxleDesign } from '@/core/model/build';
+import type { Handwheel } from '@/core/steering/hand';
 import { lengthIn, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { atLock } from '@/core/steering/atLock';
@@ -10,12 +11,16 @@ import { ratioOf } from '@/core/steering/lockToLock';
 import type { LockToLock, WheelOverLock } from '@/core/steering/lockToLock';
 import { Table } from '../../fields/Table';
 
-/** Both wheels where the rack is. */
+type Row = [what: string, of: (at: ReturnType<typeof atLock>) => string];
+
+/** Both wheels where the rack or the drop arm is. */
 export const SteerFigures = memo(function SteerFigures({
   now,
   curve,
   sides,
-  gear,
+  by,
+  travels,
+  handwheel,
   wheelbase,
   outline,
   unit,
@@ -25,13 +30,16 @@ export const SteerFigures = memo(function SteerFigures({
   curve: LockToLock;
   /** The left wheel, and the right one where it is not its mirror image. */
   sides: readonly Wheel[];
-  gear: AxleDesign['rack'];
+  by: SteerUnit;
+  /** Whether the wheels go up and down. */
+  travels: boolean;
+  handwheel: Handwheel;
   wheelbase: number;
   outline: Outline;
   unit: LengthUnit;
 }) {
   const reached = now.reachable[0] === 1;
-  const perTurn = gear?.perTurn;
+  const { perTurn } = handwheel;
   const { travel } = now;
   const [rack] = now.rack;
   const beside = useMemo(
@@ -56,13 +64,15 @@ export const SteerFigures = memo(function SteerFigures({
     ['rod to arm', ({ tieAngle }) => angle(tieAngle[0], 0)],
   ];
   const told = (value: number | null | undefined, places: number) => angle(value ?? NaN, places);
-  const ofRod: [string, (at: ReturnType<typeof atLock>) => string][] = [
+  const ofRod: Row[] = [
     ['rod to arm’s tube, from above', (at) => told(at?.toTube, 0)],
     [
       'rod’s joints articulate, inner and outer',
       (at) => `${told(at?.inner, 0)}, ${told(at?.outer, 0)}`,
     ],
-    ['toe range over the travel, rack here', (at) => told(at?.range, 2)],
+    ...(travels
+      ? [[`toe range over the travel, ${by} here`, (at) => told(at?.range, 2)] as Row]
+      : []),
   ];
   const [percent, ratio] = [now.percent[0], ratioOf(now.perRack[0], perTurn)];
   const circles = circlesAt(now, 0, wheelbase, outline);
@@ -95,10 +105,10 @@ export const SteerFigures = memo(function SteerFigures({
     ],
   ];
   return (
-    <Table aria-label="Steering where the rack is">
+    <Table aria-label={`Steering where the ${by} is`}>
       <thead>
         <tr>
-          <th scope="col">where the rack is</th>
+          <th scope="col">where the {by} is</th>
           <th scope="col" className="number">
             left
           </th>

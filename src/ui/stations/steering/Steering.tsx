@@ -3,10 +3,14 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { steerRangeOf } from '@/core/kinematics/axle';
+import { typeOf } from '@/core/corners/kinds';
+import { dropArmWay, steerRangeOf, steerUnitOf } from '@/core/kinematics/axle';
+import { dropArmTo } from '@/core/kinematics/innerWay';
 import { wheelOf } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign } from '@/core/model/build';
+import { toVec } from '@/core/model/points';
+import { handwheelOf } from '@/core/steering/hand';
 import { lockToLock } from '@/core/steering/lockToLock';
 import { useBeat, useCalm } from '../../build/useCalm';
 import { useView } from '../../build/viewStore';
@@ -18,6 +22,7 @@ import { AckermannFinder } from './AckermannFinder';
 import { ArmPart } from './ArmPart';
 import { AxlePlan } from './AxlePlan';
 import { EffortPart } from './EffortPart';
+import { JackingPart } from './JackingPart';
 import { LockPart } from './LockPart';
 import { RackPart } from './RackPart';
 import { SteerCurve } from './SteerCurve';
@@ -27,13 +32,14 @@ import { TwoColumns } from './TwoColumns';
 import { usePlanDrag } from './usePlanDrag';
 import { overRack, useSteering, useSteeringCurve } from './useSteering';
 
-const PARTS = ['curves', 'find', 'arms', 'lock', 'rack', 'effort'] as const;
+const PARTS = ['curves', 'find', 'arms', 'lock', 'jacking', 'rack', 'effort'] as const;
 type Part = (typeof PARTS)[number];
 const WORDS: Record<Part, string> = {
   curves: 'lock to lock',
   find: 'find Ackermann',
   arms: 'arms & string',
   lock: 'lock & stops',
+  jacking: 'weight jacking',
   rack: 'rack',
   effort: 'ratio & effort',
 };
@@ -46,14 +52,20 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** Does it turn true, far enough, the right way? Both front wheels from lock to lock, at any travel. */
 export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'unit' | 'onEdit'>) {
   const { front, rear, wheelbase, travel: limits } = build;
-  const travel = useView((view) => view.travel);
+  const { noTravel } = typeOf(front);
+  const by = steerUnitOf(front);
+  const travel = useView((view) => (noTravel ? 0 : view.travel));
   const limit = steerRangeOf(front);
   const rack = useView((view) => Math.max(-limit, Math.min(limit, view.rack)));
   const compared = comparedIn(
     build,
     useView((view) => view.compared),
   );
-  const [part, setPart] = useState<Part>('curves');
+  const [picked, setPart] = useState<Part>('curves');
+  // A frame on springs settles what its kingpins lift.
+  const parts = PARTS.filter((one) => one !== 'jacking' || noTravel);
+  const part = parts.includes(picked) ? picked : 'curves';
+  const handwheel = useMemo(() => handwheelOf(front), [front]);
   // What is looked at is a change of the axle as it stood then.
   const [look, setLook] = useState<{ at: AxleDesign; design: AxleDesign } | null>(null);
   const tried = look?.at === front ? look.design : null;
@@ -99,8 +111,13 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
     };
   }, [front, width, nose]);
   const tyres = useMemo(() => ({ front: front.tyre, rear: (rear ?? front).tyre }), [front, rear]);
+  const shaft = useMemo(() => {
+    if (!front.dropArm) return null;
+    const { foot } = dropArmTo(dropArmWay(front.dropArm, 'left'), toVec(front.points.tieRodInner));
+    return [foot[0], foot[1]] as [number, number];
+  }, [front]);
   if (!found.ok || !over.ok || !now) {
-    const why = !found.ok ? found.why : !over.ok ? over.why : 'the rack cannot come here';
+    const why = !found.ok ? found.why : !over.ok ? over.why : `the ${by} cannot come here`;
     return (
       <Typography role="alert" sx={{ fontWeight: 600 }}>
         {capital(why)}.
@@ -134,6 +151,7 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
           ghost={ghosts}
           tyre={front.tyre}
           wheelbase={wheelbase}
+          shaft={shaft}
           onDrag={handleDrag}
         />
       </TwoColumns>
@@ -146,8 +164,8 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
         <Choice
           label="What of the steering"
           value={part}
-          options={PARTS}
-          words={WORDS}
+          options={parts}
+          words={{ ...WORDS, rack: by }}
           onPick={setPart}
         />
         {tried && (
@@ -162,20 +180,23 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
             curve={over.curve}
             compared={other}
             rack={rack}
-            gear={front.rack}
+            by={by}
+            handwheel={handwheel}
             unit={unit}
           />
           <div>
             {now.reachable[0] === 0 && (
               <Typography role="alert" variant="body2" color="error">
-                The rack cannot come here: see the curve for how far it goes.
+                The {by} cannot come here: see the curve for how far it goes.
               </Typography>
             )}
             <SteerFigures
               now={now}
               curve={over.curve}
               sides={settled.sides}
-              gear={front.rack}
+              by={by}
+              travels={!noTravel}
+              handwheel={handwheel}
               wheelbase={wheelbase}
               outline={outline}
               unit={unit}
@@ -186,6 +207,7 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
       {part === 'find' && <AckermannFinder {...props} />}
       {part === 'arms' && <ArmPart {...props} wheels={settled.sides} />}
       {part === 'lock' && <LockPart {...props} axle={settled.axle} />}
+      {part === 'jacking' && <JackingPart {...props} axle={settled.axle} />}
       {part === 'rack' && <RackPart {...props} wheel={wheel} />}
       {part === 'effort' && <EffortPart {...props} wheel={wheel} other={beside} />}
     </Box>

@@ -87,8 +87,9 @@ export function StringTable({
         </tbody>
       </Table>
       <Typography variant="caption" component="p" color="text.secondary">
-        Car level at ride height, wheels straight, rack centred. The hole’s height is its joint’s
-        centre: with a joint under or over the arm the arm itself is its body’s height off.{' '}
+        Car level at ride height, wheels straight, {wheels[0].steersBy} centred. The hole’s height
+        is its joint’s centre: with a joint under or over the arm the arm itself is its body’s
+        height off.{' '}
         {sheets.length > 1
           ? 'The sides are not alike: one drilled pair does not fit both.'
           : 'Clamp both arms together, one turned over, and drill the pair at once: left and right are alike.'}

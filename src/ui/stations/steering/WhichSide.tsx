@@ -1,7 +1,9 @@
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import type { ReactNode } from 'react';
+import type { SteerUnit } from '@/core/kinematics/corner';
 import type { Wheel } from '@/core/kinematics/wheel';
+import { HALF_WAY } from '@/core/steering/steering';
 import { lengthIn, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { ackermannAt } from '@/core/steering/ackermann';
@@ -36,13 +38,10 @@ export function WhichSide({ wheels, wheelbase, unit }: Props) {
         <Measured
           key={way}
           percent={percentOf(wheel, wheelbase, way)}
-          turn={
-            wheels.length > 1
-              ? way > 0
-                ? ', the rack to the left,'
-                : ', the rack to the right,'
-              : ''
-          }
+          where={`${HALF_WAY[wheel.steersBy]}${
+            wheels.length > 1 ? `, the ${wheel.steersBy} to the ${way > 0 ? 'left' : 'right'},` : ''
+          }`}
+          by={wheel.steersBy}
           alone={!backwards}
         />
       ))}
@@ -85,22 +84,27 @@ function Joint({
       </Line>
       <Line>
         The string from the kingpin to the middle of the rear axle passes {length(offString)}{' '}
-        {offString > 0 ? 'inboard' : 'outboard'} of the joint’s centre. A joint on it, the rack
-        where it is, gives {percentText(side.onString)} by the true curve; bump steer is then to be
-        nulled again.
+        {offString > 0 ? 'inboard' : 'outboard'} of the joint’s centre. A joint on it, the rod’s
+        inner joint where it is, gives {percentText(side.onString)} by the true curve; bump steer is
+        then to be nulled again.
       </Line>
     </div>
   );
 }
 
-/** Which wheel turns more at half rack. */
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Which wheel turns more half way to lock. */
 function Measured({
   percent,
-  turn,
+  where,
+  by,
   alone,
 }: {
   percent: number | null;
-  turn: string;
+  /** How far the steering is, in words. */
+  where: string;
+  by: SteerUnit;
   /** Nothing else says so yet. */
   alone: boolean;
 }) {
@@ -108,9 +112,9 @@ function Measured({
   const reverse = percent < 0;
   return (
     <Line alert={reverse && alone} bad={reverse}>
-      At half rack{turn} the {reverse ? 'outer' : 'inner'} wheel turns more than the{' '}
+      {capital(where)} the {reverse ? 'outer' : 'inner'} wheel turns more than the{' '}
       {reverse ? 'inner' : 'outer'}: {percentText(percent)}
-      {reverse && alone && ', though the arms are on their side: look at where the rack lies'}.
+      {reverse && alone && `, though the arms are on their side: look at where the ${by} lies`}.
     </Line>
   );
 }
