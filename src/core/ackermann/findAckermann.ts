@@ -41,7 +41,7 @@ const ALIKE = { error: 0.02, range: 0.003 };
 /** Answers so near each other are one: degrees, work, mm. */
 const BESIDE = { error: 0.03, effort: 1, mm: 3 };
 /** How far things are let go where it is asked what would help, mm. */
-const WIDE = { arm: 80, ahead: 80, height: 40, spacing: 0 };
+const WIDE = { arm: 80, ahead: 80, height: 40, spacing: 0, length: 30, crank: 0 };
 
 /**
  * Finds places for the rod's joints that turn the wheels as wanted and leave the toe alone over bumps, within the
@@ -58,7 +58,7 @@ export function* findAckermann(
   if (!stops || stops.some(({ cut }) => cut))
     return {
       ok: false,
-      why: 'the rack cannot go to its end: shorten its travel in the brief first',
+      why: `the ${can.axle.steersBy} cannot go to its end: shorten how far it goes in the brief first`,
     };
   const lock = Math.min(...stops.map(({ inner }) => inner));
   const judge = new Judge(build, wheel, wanted, lock);

@@ -17,7 +17,7 @@ import type { Verdict } from '../verdict/verdicts';
 import { measureAckermann } from './measure';
 import type { AckermannMeasured } from './measure';
 import { isAlike } from '../kinematics/axle';
-import { CLOSE } from './problem';
+import { CLOSE, startOf } from './problem';
 import type { AckermannSearch, Move } from './problem';
 
 /** One coordinate as it was and as it is to be, and what makes it so. */
@@ -35,7 +35,10 @@ export interface Moved extends Pick<Move, 'by'> {
 export interface AckermannFound {
   /** The front axle so, collars on the rack included. */
   design: AxleDesign;
-  /** Length of the collars that it needs, each side, mm: past them something gives out, binds or touches; 0 of none. */
+  /**
+   * Length of the collars that it needs, each side, mm, or degrees that a drop arm is to be stopped earlier: past them
+   * something gives out, binds or touches; 0 of none.
+   */
   collar: number;
   moved: Moved[];
   effort: number;
@@ -109,9 +112,10 @@ export class Judge {
 
   /** What has no steps goes to a tenth of a millimetre, as it can be marked out. */
   candidate(search: AckermannSearch, values: readonly number[]): Candidate | null {
-    const { points } = this.wheel.design;
-    const marked = search.moves.map(({ point, coordinate, freedom }, i) => {
-      const now = points[point][coordinate];
+    const { design } = this.wheel;
+    const marked = search.moves.map((move, i) => {
+      const { freedom } = move;
+      const now = startOf(design, move);
       if (Math.abs(values[i] - now) < LEAST_MOVE) return now;
       if (stepOf(freedom) > 0 || !('min' in freedom)) return values[i];
       const [min, max] = limitsOf(freedom, now);
@@ -140,9 +144,16 @@ export class Judge {
   private stopped(design: AxleDesign): Pick<Candidate, 'design' | 'collar'> | null {
     const { solved } = this.wheel.drawnAs(design);
     const stops = solved.ok ? stopsFor(solved.axle, this.build.wheelbase, this.kept.lock) : null;
-    const { rack } = design;
-    if (!stops || !rack) return null;
+    const { rack, dropArm } = design;
+    if (!stops) return null;
     const least = Math.min(...stops.map((stop) => Math.abs(stop.rack)));
+    if (dropArm) {
+      const lock = Math.ceil(10 * least - 1e-6) / 10;
+      return lock < dropArm.lock
+        ? { design: { ...design, dropArm: { ...dropArm, lock } }, collar: dropArm.lock - lock }
+        : null;
+    }
+    if (!rack) return null;
     // Rounded so that no lock is lost by it.
     const stop = Math.floor(10 * (rack.travel - least) + 1e-6) / 10;
     return stop > (rack.stop ?? 0)
@@ -183,21 +194,24 @@ export class Judge {
 
   /** An arm is made once, a bracket too, whichever way it goes. */
   private effortOf({ moves }: AckermannSearch, values: readonly number[]): number {
-    const { points } = this.wheel.design;
-    const made = { arm: 0, bracket: 0, spacing: 0 };
+    const { design } = this.wheel;
+    const made = { arm: 0, dropArm: 0, bracket: 0, spacing: 0 };
     let effort = 0;
-    moves.forEach(({ point, coordinate, freedom, by }, i) => {
-      const from = points[point][coordinate];
+    moves.forEach((move, i) => {
+      const { freedom, by } = move;
+      const from = startOf(design, move);
       if (Math.abs(values[i] - from) < LEAST_MOVE) return;
       const own = effortOf(freedom, from, values[i]);
       if (by === 'own') effort += own;
       else {
-        const once = by === 'arm' ? SWAP_EFFORT : effortOf(AS[by], 0, 1);
-        made[by] = Math.max(made[by], once);
+        // A new drop arm is made once, however it is longer, wider or cranked.
+        const what = by === 'arm' ? by : ofDropArm(design, by);
+        const once = what === 'arm' || what === 'dropArm' ? SWAP_EFFORT : effortOf(AS[what], 0, 1);
+        made[what] = Math.max(made[what], once);
         effort += Math.abs(values[i] - from) / 100;
       }
     });
-    return effort + made.arm + made.bracket + made.spacing;
+    return effort + made.arm + made.dropArm + made.bracket + made.spacing;
   }
 
   /** What comes too near past the lock that is kept gets collars, where they clear it. */
@@ -215,9 +229,9 @@ export class Judge {
       }
     }
     const { design, collar, effort, steer, ackermann } = one;
-    const drawn = this.wheel.design.points;
-    const moved = search.moves.flatMap(({ point, coordinate, freedom, by }, i): Moved[] => {
-      const [from, to] = [drawn[point][coordinate], one.values[i]];
+    const moved = search.moves.flatMap((move, i): Moved[] => {
+      const { point, coordinate, freedom, by } = move;
+      const [from, to] = [startOf(this.wheel.design, move), one.values[i]];
       if (Math.abs(to - from) < LEAST_MOVE) return [];
       const washers = freedom.kind === 'shims' ? washersFor(freedom, to) : null;
       return [{ point, coordinate, by, kind: freedom.kind, from, to, washers }];
@@ -245,6 +259,10 @@ export class Judge {
     return [...new Set(all)];
   }
 }
+
+/** What a move of the inner joint makes new. */
+const ofDropArm = ({ dropArm }: AxleDesign, by: Move['by']): 'dropArm' | 'bracket' | 'spacing' =>
+  dropArm ? 'dropArm' : by === 'bracket' ? by : 'spacing';
 
 /** What is made new, as the freedom whose work it is. */
 const AS = {

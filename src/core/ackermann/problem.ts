@@ -1,10 +1,13 @@
+import { unit } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
 import { toRing } from '../clearance/ring';
 import { tyreOf } from '../clearance/room';
 import { ToeCurve, toeOf } from '../bumpsteer/toeCurve';
 import type { RodCoordinate } from '../bumpsteer/toeCurve';
 import type { Problem, Spread, Variable } from '../find/problem';
 import { effortOf, limitsOf, openedOf, placesOf, stepOf } from '../freedoms/freedoms';
-import { isAlike, pointsKey, pointsOf } from '../kinematics/axle';
+import { dropArmWay, isAlike, pointsKey, pointsOf } from '../kinematics/axle';
+import { dropArmTo } from '../kinematics/innerWay';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { spindleOf } from '../kinematics/spindle';
 import type { Wheel } from '../kinematics/wheel';
@@ -12,7 +15,7 @@ import { briefOf } from '../model/brief';
 import type { AxleDesign, Build, Side } from '../model/build';
 import type { Freedom } from '../model/freedoms';
 import { COORDINATES, toVec } from '../model/points';
-import type { Points } from '../model/points';
+import type { Coordinate, Points } from '../model/points';
 import { startingRoom } from '../model/room';
 import type { AckermannWanted } from '../model/ackermannWanted';
 import { handwheelOf } from '../steering/hand';
@@ -26,8 +29,12 @@ export type Searched = Pick<Build, 'use' | 'wheelbase' | 'brief' | 'room' | 'rod
 /** A coordinate of a rod's joint that may move, and what moves it: a freedom of its own, or something made new. */
 export interface Move extends RodCoordinate {
   freedom: Freedom;
-  by: 'own' | 'arm' | 'bracket' | 'spacing';
+  by: 'own' | 'arm' | 'bracket' | 'spacing' | 'length' | 'crank';
 }
+
+/** Where a move starts, mm: the coordinate as drawn, or nought along a direction of its own. */
+export const startOf = ({ points }: AxleDesign, { point, coordinate, along }: Move): number =>
+  along ? 0 : points[point][coordinate];
 
 /** Positions over the travel whose toe counts. */
 const STRAIGHT = 9;
@@ -46,10 +53,16 @@ export function movesOf(design: AxleDesign, wanted: AckermannWanted): Move[] {
   const { points } = design;
   const by = {
     tieRodOuter: { ahead: wanted.arm, out: wanted.arm, up: wanted.arm },
-    tieRodInner: { ahead: wanted.ahead, out: wanted.spacing, up: wanted.height },
+    // A drop arm stays on its column.
+    tieRodInner: design.dropArm
+      ? { ahead: 0, out: wanted.spacing, up: 0 }
+      : { ahead: wanted.ahead, out: wanted.spacing, up: wanted.height },
   };
   const own = openedOf(design);
-  return (['tieRodOuter', 'tieRodInner'] as const).flatMap((point) =>
+  const arm = dropArmMoves(design, wanted);
+  // What a new drop arm may do is not also asked of its joint's own coordinates.
+  const ofInner = (coordinate: Coordinate) => arm.length > 0 && coordinate !== 'out';
+  const moves = (['tieRodOuter', 'tieRodInner'] as const).flatMap((point) =>
     COORDINATES.flatMap((coordinate): Move[] => {
       const reach = by[point][coordinate];
       if (reach > 0) {
@@ -65,9 +78,35 @@ export function movesOf(design: AxleDesign, wanted: AckermannWanted): Move[] {
         ];
       }
       const opened = own.find((one) => one.point === point && one.coordinate === coordinate);
-      return opened ? [{ point, coordinate, freedom: opened.freedom, by: 'own' }] : [];
+      if (!opened || (point === 'tieRodInner' && ofInner(coordinate))) return [];
+      return [{ point, coordinate, freedom: opened.freedom, by: 'own' }];
     }),
   );
+  return [...moves, ...arm];
+}
+
+/** What a new drop arm may do to its hole, in its own plane and out of it: be longer, and be cranked along the shaft. */
+function dropArmMoves(design: AxleDesign, { length = 0, crank = 0 }: AckermannWanted): Move[] {
+  if (!design.dropArm) return [];
+  const way = dropArmWay(design.dropArm, 'left');
+  const { arm } = dropArmTo(way, toVec(design.points.tieRodInner));
+  const middle: Vec = [arm[0], 0, arm[2]];
+  const long = Math.hypot(...middle);
+  const move = (by: 'length' | 'crank', along: Vec, reach: number): Move[] =>
+    reach > 0
+      ? [
+          {
+            ...{ point: 'tieRodInner', coordinate: 'up', by, along },
+            freedom: { kind: 'range', min: -reach, max: reach, step: 0 },
+          },
+        ]
+      : [];
+  // No arm is shorter than a third of what it is.
+  const shortest = Math.min(length, (2 * long) / 3);
+  return [
+    ...(long > 1 ? move('length', unit(middle), shortest) : []),
+    ...move('crank', way.about, crank),
+  ];
 }
 
 /** Ackermann and bump steer together as a problem for the general finder, both sides moved alike. */
@@ -223,8 +262,9 @@ export class AckermannSearch {
     };
   }
 
-  private variable({ point, coordinate, freedom }: Move): Variable {
-    const now = this.wheel.design.points[point][coordinate];
+  private variable(move: Move): Variable {
+    const { freedom } = move;
+    const now = startOf(this.wheel.design, move);
     const [min, max] = limitsOf(freedom, now);
     return {
       ...{ now, min, max },
@@ -245,14 +285,17 @@ export class AckermannSearch {
         tieRodInner: { ...own.tieRodInner },
         tieRodOuter: { ...own.tieRodOuter },
       };
-      this.moves.forEach(({ point, coordinate }, i) => {
-        points[point][coordinate] += values[i] - design.points[point][coordinate];
+      this.moves.forEach((move, i) => {
+        const { point, coordinate, along } = move;
+        const by = values[i] - startOf(design, move);
+        if (along)
+          COORDINATES.forEach((one, axis) => {
+            points[point][one] += by * along[axis];
+          });
+        // To the value itself on the side that it is told of.
+        else if (side === 'left') points[point][coordinate] = values[i];
+        else points[point][coordinate] += by;
       });
-      // To the value itself on the side that it is told of.
-      if (side === 'left')
-        this.moves.forEach(({ point, coordinate }, i) => {
-          points[point][coordinate] = values[i];
-        });
       moved = { ...moved, [pointsKey(design, side)]: points };
     }
     return moved;

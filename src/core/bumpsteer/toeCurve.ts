@@ -23,6 +23,8 @@ export function toeOf(upright: Float64Array): number {
 export interface RodCoordinate {
   point: 'tieRodInner' | 'tieRodOuter';
   coordinate: Coordinate;
+  /** A direction of length 1 that the joint goes in, as drawn, where that is none of the car's own. */
+  along?: Vec;
 }
 
 /**
@@ -84,7 +86,7 @@ export class ToeCurve {
    * @param aboutMiddle whether toe counts from the middle position's, not from ride height's
    */
   writeSlopes(
-    { point, coordinate }: RodCoordinate,
+    by: RodCoordinate,
     ride: Float64Array,
     close: number,
     into: Float64Array,
@@ -95,7 +97,7 @@ export class ToeCurve {
     const answer = rodAnswer(this.drawn, ride);
     for (let i = 0; i < this.count; i++) {
       const perRack = this.sweep.rows[i * ROW_SIZE + PER_RACK + COLUMN.toe];
-      into[at + i] = answer({ point, coordinate }, this.uprightAt(i), perRack) / close;
+      into[at + i] = answer(by, this.uprightAt(i), perRack) / close;
     }
     into[at + this.count] = this.between(into, at, this.least);
     into[at + this.count + 1] = this.between(into, at, this.most);
@@ -107,6 +109,8 @@ export class ToeCurve {
   /** Straight between the slopes of the two positions about a travel. */
   private between(slopes: Float64Array, at: number, travel: number): number {
     const { travel: all } = this.sweep;
+    // A wheel without travel is in one place.
+    if (all[0] === all[this.count - 1]) return slopes[at];
     const part = ((travel - all[0]) / (all[this.count - 1] - all[0])) * (this.count - 1);
     const i = Math.min(this.count - 2, Math.max(0, Math.floor(part)));
     return slopes[at + i] + (part - i) * (slopes[at + i + 1] - slopes[at + i]);
@@ -138,14 +142,17 @@ export function rodAnswer(
   const from = frameAt(ride);
   const { steering } = drawn;
   const inner = toVec(drawn.points.tieRodInner);
-  return ({ point, coordinate }, upright, perRack) => {
-    const axis = COORDINATES.indexOf(coordinate);
+  return (
+    { point, coordinate, along: way = AXES[COORDINATES.indexOf(coordinate)] },
+    upright,
+    perRack,
+  ) => {
     const along = rodAt(upright);
     const input = upright[U.rack];
     const longer =
       point === 'tieRodOuter'
-        ? dot(along, carried(AXES[axis], from, frameAt(upright))) - home[axis]
-        : home[axis] - dot(along, turnedWith(steering, AXES[axis], input));
+        ? dot(along, carried(way, from, frameAt(upright))) - dot(home, way)
+        : dot(home, way) - dot(along, turnedWith(steering, way, input));
     // Joints that come so much too far apart are as with a rack that far inward.
     return (-perRack * longer) / dot(along, innerRate(steering, inner, input));
   };

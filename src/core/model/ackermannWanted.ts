@@ -15,11 +15,14 @@ export const ackermannWantedSchema = group({
   ahead: measure('mm', 0, 300),
   height: measure('mm', 0, 150),
   spacing: measure('mm', 0, 150),
+  /** A new drop arm: longer or shorter, cranked along its shaft. */
+  length: measure('mm', 0, 80).optional(),
+  crank: measure('mm', 0, 80).optional(),
 });
 export type AckermannWanted = z.infer<typeof ackermannWantedSchema>;
 
 /** The middle of the brief's band, by a new arm and a rack that may move. */
 export const startingAckermann = ({ ackermann: [least, most] }: Targets): AckermannWanted => {
   const middle = Math.round((least + most) / 2);
-  return { small: middle, full: middle, arm: 40, ahead: 30, height: 20, spacing: 0 };
+  return { small: middle, full: middle, arm: 40, ahead: 30, height: 20, spacing: 0, length: 15 };
 };

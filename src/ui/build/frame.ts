@@ -44,6 +44,8 @@ export const Desk = styled('main')({
 export const Under = styled('div')({
   display: 'grid',
   gridTemplateColumns: 'minmax(0, 1fr) minmax(430px, 1fr)',
+  // A wheel without curves over travel leaves the width to its station.
+  '&:has(> :only-child)': { gridTemplateColumns: 'minmax(0, 1fr)' },
   gap: 16,
   padding: '2px 16px 10px',
   minHeight: 0,

@@ -20,6 +20,10 @@ const FILL: Record<Member['role'], string> = {
   rod: SLATE.chalk,
 };
 
+/** As they usually are, mm. */
+const COLUMN = 20;
+const DROP_ARM = 14;
+
 const lineOf = (px: ToPixels) => (from: Vec, to: Vec) => {
   const [x1, y1] = px(from);
   const [x2, y2] = px(to);
@@ -99,6 +103,15 @@ export function CornerDrawing({
           />
         )}
       </g>
+      {drawn.dropArm && type.tieRod && (
+        <g strokeLinecap="round" stroke={SLATE.string} strokeOpacity={0.75} data-part="drop arm">
+          <line {...line(...drawn.dropArm.shaft)} strokeWidth={Math.max(1.5, COLUMN * scale)} />
+          <line
+            {...line(drawn.dropArm.foot, at[type.tieRod.inner])}
+            strokeWidth={Math.max(1.5, DROP_ARM * scale)}
+          />
+        </g>
+      )}
       {shaft && (
         <line
           {...line(...shaft)}

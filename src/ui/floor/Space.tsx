@@ -92,6 +92,22 @@ export const Space = memo(function Space(props: Props) {
       {root && (
         <Tube from={place(drawn.at.wheelCentre)} to={place(root)} radius={13} colour={SLATE.soft} />
       )}
+      {drawn.dropArm && drawn.type.tieRod && (
+        <>
+          <Tube
+            from={place(drawn.dropArm.shaft[0])}
+            to={place(drawn.dropArm.shaft[1])}
+            radius={10}
+            colour={SLATE.string}
+          />
+          <Tube
+            from={place(drawn.dropArm.foot)}
+            to={place(drawn.at[drawn.type.tieRod.inner])}
+            radius={7}
+            colour={SLATE.string}
+          />
+        </>
+      )}
       {props.shaft && (
         <Tube
           from={place(props.shaft[0])}

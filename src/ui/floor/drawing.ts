@@ -3,6 +3,7 @@ import { kingpinOf } from '@/core/corners/kinds';
 import { add, cross, footOnLine, scale, sub, unit } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { DrawnCorner } from '@/core/kinematics/corner';
+import { dropArmTo } from '@/core/kinematics/innerWay';
 import {
   axisAtHeight,
   jointsAt,
@@ -13,6 +14,7 @@ import {
 import type { Joints, SteeringAxis } from '@/core/kinematics/joints';
 import { spindleOf } from '@/core/kinematics/spindle';
 import type { AxleDesign, Rim, Travel } from '@/core/model/build';
+import { toVec } from '@/core/model/points';
 import type { Point } from '@/core/model/points';
 import { roomIn, roomInWheel } from '@/core/upright/rim';
 
@@ -22,6 +24,8 @@ export interface Drawn {
   at: Joints;
   spindle: Vec;
   axis: SteeringAxis | null;
+  /** A drop arm's shaft, a piece of it, and its foot on it: from there the arm goes to the rod's inner joint. */
+  dropArm: { shaft: readonly [Vec, Vec]; foot: Vec } | null;
 }
 
 export const drawnAt = (corner: DrawnCorner, upright: Float64Array): Drawn => ({
@@ -29,7 +33,18 @@ export const drawnAt = (corner: DrawnCorner, upright: Float64Array): Drawn => ({
   at: jointsAt(corner, upright),
   spindle: spindleAt(upright),
   axis: steeringAxisAt(upright),
+  dropArm: dropArmOf(corner),
 });
+
+/** So much of a column is drawn above a drop arm, and below it, mm. */
+const COLUMN = { above: 220, below: 25 };
+
+function dropArmOf({ type, steering, points }: DrawnCorner): Drawn['dropArm'] {
+  if (!type.tieRod || steering.by !== 'drop arm') return null;
+  const { foot } = dropArmTo(steering, toVec(points[type.tieRod.inner]));
+  const along = (by: number) => add(foot, scale(steering.about, by));
+  return { foot, shaft: [along(-COLUMN.below), along(COLUMN.above)] };
+}
 
 /** The joints as typed, for layouts that cannot be solved. */
 export function drawnAsTyped(corner: DrawnCorner): Drawn {
@@ -41,6 +56,7 @@ export function drawnAsTyped(corner: DrawnCorner): Drawn {
     at,
     spindle: spindleOf(corner.static),
     axis: kingpin && { at: at[kingpin[0]], along: sub(at[kingpin[1]], at[kingpin[0]]) },
+    dropArm: dropArmOf(corner),
   };
 }
 
@@ -140,7 +156,10 @@ export function viewBox(
     add(p, [0, 0, travel.bump]),
     add(p, [0, 0, -travel.droop]),
   ]);
-  const all = [...Object.values(drawn.at), ...moved].map((p) => onFloor(view, mirror, p));
+  const column = drawn.dropArm ? [...drawn.dropArm.shaft] : [];
+  const all = [...Object.values(drawn.at), ...column, ...moved].map((p) =>
+    onFloor(view, mirror, p),
+  );
   const xs = all.map(([x]) => x);
   const ys = all.map(([, y]) => y);
   const margin = 25;

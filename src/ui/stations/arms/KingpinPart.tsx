@@ -54,35 +54,48 @@ export function KingpinPart(props: FloorStation) {
     ['… and the width over the tyres', `+${spacer.width.toFixed(2)} mm`],
   ];
   return (
-    <section aria-label="Kingpin and stub">
-      <Table aria-label="Stub and bosses">
-        <tbody>
-          {rows.map(([what, figure]) => (
-            <tr key={what}>
-              <th scope="row" style={{ fontWeight: 400 }}>
-                {what}
-              </th>
-              <td className="number">{figure}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-      <Typography variant="body2" sx={{ mt: 1 }} data-edges>
-        {Math.abs(edge) < 0.05
-          ? 'No camber: the tyres’ lower and upper edges stand as far out.'
-          : `${edge > 0 ? 'Negative' : 'Positive'} camber of ${Math.abs(design.static.camber).toFixed(2)}° puts each tyre’s ${
-              edge > 0
-                ? 'lower edge out and its upper one in'
-                : 'upper edge out and its lower one in'
-            }: ${mm(Math.abs(edge))} between them.`}
-      </Typography>
-      <Places wheel={wheel} unit={unit} />
-      <Width {...props} limit={briefOf(build).limits.width} />
-      <Typography variant="caption" component="p" color="text.secondary">
-        Stub and kingpin are taken as one solid part. Kingpins, bosses and their welds carry a life:
-        have them made and looked at by qualified hands, and keep to your class’s rules.
-      </Typography>
-    </section>
+    <Box
+      component="section"
+      aria-label="Kingpin and stub"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fit, minmax(340px, 1fr))',
+        columnGap: 3,
+        alignItems: 'start',
+      }}
+    >
+      <div>
+        <Table aria-label="Stub and bosses">
+          <tbody>
+            {rows.map(([what, figure]) => (
+              <tr key={what}>
+                <th scope="row" style={{ fontWeight: 400 }}>
+                  {what}
+                </th>
+                <td className="number">{figure}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </div>
+      <div>
+        <Typography variant="body2" data-edges>
+          {Math.abs(edge) < 0.05
+            ? 'No camber: the tyres’ lower and upper edges stand as far out.'
+            : `${edge > 0 ? 'Negative' : 'Positive'} camber of ${Math.abs(design.static.camber).toFixed(2)}° puts each tyre’s ${
+                edge > 0
+                  ? 'lower edge out and its upper one in'
+                  : 'upper edge out and its lower one in'
+              }: ${mm(Math.abs(edge))} between them.`}
+        </Typography>
+        <Places wheel={wheel} unit={unit} />
+        <Width {...props} limit={briefOf(build).limits.width} />
+        <Typography variant="caption" component="p" color="text.secondary">
+          Stub and kingpin are taken as one solid part. Kingpins, bosses and their welds carry a
+          life: have them made and looked at by qualified hands, and keep to your class’s rules.
+        </Typography>
+      </div>
+    </Box>
   );
 }
 

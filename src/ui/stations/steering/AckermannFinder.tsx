@@ -29,11 +29,22 @@ const PERCENT: Record<Exclude<Aim, 'own'>, number> = { true: 100, parallel: 0, a
 const aimOf = ({ small, full }: AckermannWanted): Aim =>
   AIMS.find((aim) => aim !== 'own' && PERCENT[aim] === small && small === full) ?? 'own';
 
-const REACH: { name: 'arm' | 'ahead' | 'height' | 'spacing'; label: string }[] = [
+interface Reach {
+  name: 'arm' | 'ahead' | 'height' | 'spacing' | 'length' | 'crank';
+  label: string;
+}
+const OF_RACK: Reach[] = [
   { name: 'arm', label: 'new arm’s hole ±' },
   { name: 'ahead', label: 'rack ahead/back ±' },
   { name: 'height', label: 'rack up/down ±' },
   { name: 'spacing', label: 'rack’s joints in/out ±' },
+];
+
+const OF_DROP_ARM: Reach[] = [
+  { name: 'arm', label: 'new arm’s hole ±' },
+  { name: 'length', label: 'drop arm longer ±' },
+  { name: 'spacing', label: 'its holes in/out ±' },
+  { name: 'crank', label: 'cranked on shaft ±' },
 ];
 
 /** Ackermann wanted, by what may be made new or moved, bump steer kept null. */
@@ -74,13 +85,13 @@ export function AckermannFinder(props: PartProps) {
           schema={ackermannWantedSchema.shape.full}
           onValue={(full, step) => change({ full }, step)}
         />
-        {REACH.map(({ name, label }) => (
+        {(front.dropArm ? OF_DROP_ARM : OF_RACK).map(({ name, label }) => (
           <LengthField
             key={name}
             label={label}
             unit={unit}
             width={142}
-            value={wanted[name]}
+            value={wanted[name] ?? 0}
             schema={ackermannWantedSchema.shape[name]}
             onValue={(mm, step) => change({ [name]: mm }, step)}
           />

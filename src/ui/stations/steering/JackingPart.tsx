@@ -120,7 +120,7 @@ export function JackingPart({ build, unit, onEdit, axle }: PartProps & { axle: A
         <thead>
           <tr>
             <th scope="col">handwheel</th>
-            <th scope="col">{axle.steersBy}</th>
+            {axle.steersBy === 'rack' && <th scope="col">rack</th>}
             <th scope="col" className="number">
               left contact ({unit})
             </th>
@@ -142,7 +142,9 @@ export function JackingPart({ build, unit, onEdit, axle }: PartProps & { axle: A
                 <th scope="row">
                   {hand === null ? '–' : `${Math.abs(hand).toFixed(0)}° ${side(hand)}`}
                 </th>
-                <td>{`${steerIn(steer, axle.steersBy, unit)} ${side(steer)}`}</td>
+                {axle.steersBy === 'rack' && (
+                  <td>{`${steerIn(steer, 'rack', unit)} ${side(steer)}`}</td>
+                )}
                 <td className="number">{at ? mm(at.left) : steer === 0 ? '0' : '–'}</td>
                 <td className="number">{at ? mm(at.right) : steer === 0 ? '0' : '–'}</td>
                 <td>{at && at.gap >= 0.05 ? WHEELS[at.lifts] : '–'}</td>

@@ -145,9 +145,9 @@ const RACK = ['rack'] as const;
 const HANDWHEEL = ['handwheel'] as const;
 type Against = (typeof AGAINST)[number];
 
-/** Quarter turns of the handwheel, or half or whole ones where there are many. */
+/** Quarter turns of the handwheel; parts of one where it turns less, half or whole ones where there are many. */
 function turns(limit: number): number[] {
-  const step = [90, 180, 360].find((one) => limit / one <= 4) ?? 360;
+  const step = [10, 15, 30, 45, 90, 180, 360].find((one) => limit / one <= 4) ?? 360;
   const last = Math.floor(limit / step + 1e-9);
   return Array.from({ length: 2 * last + 1 }, (_, i) => (i - last) * step);
 }

@@ -5,12 +5,12 @@ import type { Point } from '@/core/model/points';
 export type Edit = (change: (build: Build) => void, step?: string) => void;
 
 /**
- * Takes the tie rods' joints of a front axle that was looked at, and its rack; everything else stays.
+ * Takes the tie rods' joints of a front axle that was looked at, and its rack or drop arm; everything else stays.
  * @param beside what else is changed in the same step
  */
 export const takeFront = (
   onEdit: Edit,
-  { rack, ...from }: AxleDesign,
+  { rack, dropArm, ...from }: AxleDesign,
   beside?: (draft: Build) => void,
 ): void =>
   onEdit((draft) => {
@@ -23,6 +23,7 @@ export const takeFront = (
       own.tieRodOuter = hundredths(tieRodOuter);
     }
     if (rack) front.rack = { ...rack };
+    if (dropArm) front.dropArm = { ...dropArm };
     beside?.(draft);
   });
 
