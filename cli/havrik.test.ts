@@ -180,6 +180,39 @@ describe('steer', () => {
     expect(rows[1]['left_deg']).toBe('');
   });
 
+  it('steers a kart by degrees of its drop arm, the jacking in its contacts’ heights', async () => {
+    const kart = 'demo/kart.havrik.json';
+    const rows = table(
+      (await havrik('steer', kart, '--from', '-20', '--to', '20', '--step', '10')).out,
+    );
+    expect(rows.map((row) => row['rack_mm'])).toEqual(['', '', '', '', '']);
+    expect(rows.map((row) => Number(row['handwheel_deg']))).toEqual([-20, -10, 0, 10, 20]);
+    const heights = rows.map((row) => Number(row['left_contact_up_mm']));
+    // Handwheel left: the left wheel goes left, and its contact down.
+    expect(Number(rows[4]['left_deg'])).toBeGreaterThan(10);
+    expect(heights[4]).toBeLessThan(heights[2] - 3);
+    expect(heights[0]).toBeGreaterThan(heights[2] + 3);
+    expect(Number(rows[4]['right_contact_up_mm'])).toBeCloseTo(heights[0], 9);
+    const mean = (row: Record<string, string>) =>
+      (Number(row['left_deg']) + Number(row['right_deg'])) / 2;
+    expect(Number(rows[3]['ratio'])).toBeCloseTo(20 / (mean(rows[4]) - mean(rows[2])), 1);
+    const whole = table((await havrik('steer', kart)).out);
+    expect(Number(whole[0]['handwheel_deg'])).toBe(-32);
+    const swept = table((await havrik('sweep', kart, '--rack', '12')).out);
+    expect(swept).toHaveLength(1);
+    expect(swept[0]).toMatchObject({ travel_mm: '0', rack_mm: '', reachable: 'true' });
+    const up = table((await havrik('sweep', kart, '--to', '10')).out);
+    expect(up[1]).toMatchObject({ reachable: 'false', why: expect.stringContaining('no travel') });
+    expect((await havrik('check', kart)).out).toContain('no travel');
+    for (const what of ['null', 'map'])
+      expect(await havrik(what, kart)).toMatchObject({
+        code: 1,
+        err: expect.stringContaining('no travel'),
+      });
+    const { out } = await havrik('kinds');
+    expect(out).toContain('kingpin: Kingpin in the frame');
+  });
+
   it('says in a sentence what cannot be steered', async () => {
     expect((await havrik('steer', demo, '--travel', '500')).err).toMatch(
       /with the rack centred, left: /,

@@ -83,7 +83,7 @@ function program(print: (text: string) => void): Command {
     .option('--from <mm>', 'lowest travel, − in droop (default: full droop)', number)
     .option('--to <mm>', 'highest travel, + in bump (default: full bump)', number)
     .option('--step <mm>', 'between positions', number, 10)
-    .option('--rack <mm>', 'rack travel, + to the left', number, 0)
+    .option('--rack <mm>', 'rack, mm, or drop arm, degrees, + to the left', number, 0)
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
       print(answer(file, sweepTable(readBuild(file), checked(sweepOptions, given))));
@@ -93,8 +93,12 @@ function program(print: (text: string) => void): Command {
     .description('steer both front wheels from lock to lock and print what they do')
     .argument('<file>', 'a .havrik.json file')
     .option('--travel <mm>', 'of both wheels, + in bump', number, 0)
-    .option('--from <mm>', 'rack, − to the right (default: as far as it goes)', number)
-    .option('--to <mm>', 'rack, + to the left (default: as far as it goes)', number)
+    .option(
+      '--from <at>',
+      'rack, mm, or drop arm, degrees, − to the right (default: as far as it goes)',
+      number,
+    )
+    .option('--to <at>', 'the same, + to the left (default: as far as it goes)', number)
     .option('--step <mm>', 'between positions', number, 2)
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {

@@ -16,10 +16,13 @@ export function solvedWheel(build: Build, axle: AxleName, side: Side): Asked {
     : { ok: false, why: solved.faults[0].message };
 }
 
-/** The wheel asked for where it has a rod to null by. */
+/** The wheel asked for where it has a rod to null by and bumps to null it over. */
 export function rodWheel(build: Build, axle: AxleName, side: Side): Asked {
   const asked = solvedWheel(build, axle, side);
-  if (!asked.ok || asked.wheel.type.tieRod) return asked;
+  if (!asked.ok) return asked;
+  if (!asked.wheel.travels)
+    return { ok: false, why: `the ${axle} wheels have no travel: there is no bump steer to null` };
+  if (asked.wheel.type.tieRod) return asked;
   const kind = asked.wheel.type.label.toLowerCase();
   return {
     ok: false,

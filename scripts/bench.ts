@@ -28,6 +28,10 @@ import { wheelOf } from '../src/core/kinematics/wheel';
 
 const ACKERMANN = { small: 80, full: 80, arm: 40, ahead: 30, height: 20, spacing: 0 };
 
+/** Travel to sweep, mm; a kart's wheel is posed again and again where it stands. */
+const overTravel = ({ drawn }: AxleCorner, off = 0) =>
+  drawn.type.noTravel ? { bump: 0, droop: 0 } : { bump: 55 + off, droop: 55 - off };
+
 /**
  * Prints the figures that speed is judged by. Figures of one machine at one time: compare medians of
  * runs on the same one.
@@ -55,8 +59,14 @@ async function main(): Promise<void> {
   };
   const free = armsToFind();
   const roomy = withRoom();
+  const kart = blankBuild('bench', 'kingpin');
+  const kartAxle = prepared(kart.front);
+  const turns = rackPositions(-kartAxle.steerRange, kartAxle.steerRange, 81);
   const steered = blankBuild('bench');
-  steered.brief = { ...startingBrief({ use: 'road' }), targets: { ...startingTargets({ use: 'road' }), lock: 28 } };
+  steered.brief = {
+    ...startingBrief({ use: 'road' }),
+    targets: { ...startingTargets({ use: 'road' }), lock: 28 },
+  };
 
   const bench = new Bench({ time: 1500, warmupTime: 500 });
   bench
@@ -66,6 +76,9 @@ async function main(): Promise<void> {
     })
     .add('lock to lock, 81 positions, both wheels', () =>
       lockToLock(axle, build.wheelbase, 0, racks),
+    )
+    .add('a kart lock to lock by its drop arm, 81 positions, both wheels', () =>
+      lockToLock(kartAxle, kart.wheelbase, 0, turns),
     )
     .add('Ackermann with bump steer, 5 freedoms', () => {
       finish(findAckermann(steered, ACKERMANN));
@@ -136,7 +149,7 @@ async function main(): Promise<void> {
 
   /** Median of several runs over the travel at a rack position. */
   function microsecondsPerPosition(side: AxleCorner): number {
-    const over = travelSweep({ bump: 55, droop: 55 }, 41, side.drawn.type.tieRod ? 8.3 : 0);
+    const over = travelSweep(overTravel(side), 41, side.drawn.type.tieRod ? 8.3 : 0);
     for (let run = 0; run < 300; run++) runSweep(side, over);
     const times = Array.from({ length: 9 }, () => {
       const start = performance.now();
@@ -149,7 +162,7 @@ async function main(): Promise<void> {
   function bytesPerPosition(side: AxleCorner): number {
     const runs = 4000;
     // Positions that are no whole numbers, which the engine would keep without allocating.
-    const odd = travelSweep({ bump: 55.3, droop: 54.7 }, 41, 1.37);
+    const odd = travelSweep(overTravel(side, 0.7), 41, 1.37);
     const used = () => v8.getHeapStatistics().used_heap_size;
     let least = Infinity;
     for (let i = 0; i < 5; i++) {

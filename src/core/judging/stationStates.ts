@@ -8,8 +8,9 @@ import { ARTICULATION_LIMITS, startingRoom } from '../model/room';
 import { jointTypeOf, articulatedJoints } from '../clearance/articulation';
 import type { Articulations } from '../clearance/articulation';
 import { pointNames } from '../corners/kinds';
+import { briefOf } from '../model/brief';
 import type { Targets } from '../model/brief';
-import type { Build } from '../model/build';
+import type { AxleDesign, Build } from '../model/build';
 import { openVariantOf } from '../model/variants';
 import type { PointName } from '../model/points';
 import { isOfBrief, isOfSketch, sketchInWords } from '../model/sketch';
@@ -20,6 +21,7 @@ import type { SteeringFigures } from '../steering/steering';
 import { isMeasured, takeOffOf } from '../model/takeOff';
 import { RIM_CLEARANCE, rimClearances } from '../upright/rim';
 import { staticQuantities } from '../upright/staticQuantities';
+import { widthOver } from '../upright/width';
 import { judgeBand, judgeRoom, worstOf } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
 import type { Wheel } from '../kinematics/wheel';
@@ -91,6 +93,8 @@ export function stationStates(
         : state(
             [
               ...(gain === null ? [] : [judgeGain(gain, targets)]),
+              // Where the frame holds the kingpins, they set the width.
+              ...(travels ? [] : judgeWidth(build, design)),
               // Without a rod the toe over the travel is what arms and links make it.
               ...(!type.tieRod && bumpSteer ? [judgeToe(bumpSteer, targets)] : []),
               ...judgeClearances(known.clearances, () => true),
@@ -124,6 +128,22 @@ const judgeGain = (gain: number, targets: Targets): Judged => ({
   verdict: judgeBand(gain, targets.camberGain),
   of: `camber ${gain.toFixed(2)}° per 25 mm`.replace('-', '−'),
 });
+
+/** Over the tyres against the rule, where there is one. */
+function judgeWidth(build: Build, design: AxleDesign): Judged[] {
+  const { width: limit, widthAt } = briefOf(build).limits;
+  if (limit === undefined) return [];
+  const width = widthOver(design, widthAt);
+  return [
+    {
+      verdict: width > limit + WIDTH_TOLD ? 'rework' : 'accept',
+      of: `${width.toFixed(0)} mm over the tyres of ${limit.toFixed(0)} allowed`,
+    },
+  ];
+}
+
+/** A width is told no nearer, mm. */
+const WIDTH_TOLD = 0.05;
 
 const judgeToe = ({ worst }: BumpSteer, targets: Targets): Judged => ({
   verdict: judgeBumpSteer(worst, targets.bumpSteer),

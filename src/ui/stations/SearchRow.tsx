@@ -18,7 +18,8 @@ export function SearchRow({
 }: {
   label: string;
   part: number | null;
-  opened: { point: PointName; coordinate: Coordinate }[];
+  /** What may move: coordinates of joints, or as it is said. */
+  opened: { point: PointName; coordinate: Coordinate; said?: string | undefined }[];
   design: AxleDesign;
   onSearch: () => void;
 }) {
@@ -38,7 +39,7 @@ export function SearchRow({
         <Typography variant="body2" color="text.secondary">
           {opened.length === 0
             ? 'Nothing may move yet: pick a point and say under “Freedoms” what can be changed.'
-            : `May move: ${opened.map(({ point, coordinate }) => `${pointLabel(design, point)} ${coordinate}`).join(', ')}.`}
+            : `May move: ${opened.map(({ point, coordinate, said }) => said ?? `${pointLabel(design, point)} ${coordinate}`).join(', ')}.`}
         </Typography>
       ) : (
         <>

@@ -37,20 +37,20 @@ export function KingpinPart(props: FloorStation) {
   const mm = (value: number) => lengthIn(value, unit, 1);
   const deg = (value: number) => `${readable(value.toFixed(2))}°`;
   const rows: [string, string][] = [
-    ['stub drilled off square, the kingpin’s top inboard', deg(stub.offSquare)],
+    ['stub drilled off square, top inboard', deg(stub.offSquare)],
     ['stub, kingpin’s line to wheel centre', mm(stub.length)],
-    ['spindle passes the kingpin’s line ahead of it by', mm(stub.lead)],
-    ['… that far up the kingpin', mm(stub.height)],
+    ['spindle ahead of the kingpin’s line by', mm(stub.lead)],
+    ['… passing it so far up the kingpin', mm(stub.height)],
     ['fixture wedge from the front: inclination', deg(fixture.kpi)],
     ['fixture wedge from the side: caster', deg(fixture.caster)],
     [
-      'or one wedge: lean, and its top from straight inboard to the rear',
+      'or one wedge, from straight inboard to the rear',
       `${deg(fixture.lean)} at ${deg(fixture.towards)}`,
     ],
     ['between the bosses, lower ends', mm(fixture.lower)],
     ['between the bosses, upper ends', mm(fixture.upper)],
     ['kingpin, end to end', mm(fixture.kingpin)],
-    ['a millimetre of spacer on each stub: scrub radius', `+${spacer.scrub.toFixed(2)} mm`],
+    ['1 mm of spacer on each stub: scrub radius', `+${spacer.scrub.toFixed(2)} mm`],
     ['… and the width over the tyres', `+${spacer.width.toFixed(2)} mm`],
   ];
   return (
@@ -66,6 +66,12 @@ export function KingpinPart(props: FloorStation) {
     >
       <div>
         <Table aria-label="Stub and bosses">
+          <thead>
+            <tr>
+              <th scope="col">as it is made</th>
+              <th scope="col" className="number" />
+            </tr>
+          </thead>
           <tbody>
             {rows.map(([what, figure]) => (
               <tr key={what}>
@@ -109,7 +115,7 @@ function Places({ wheel, unit }: Pick<FloorStation, 'wheel' | 'unit'>) {
           bossPlaces(design, side, end, coordinate).map((gives, i) => ({
             ...gives,
             key: `${end} ${coordinate} ${i}`,
-            what: `${i + 1}: ${pointLabel(design, end)}, ${coordinate}`,
+            what: `${i + 1}: ${pointLabel(design, end).replace(/^kingpin, /u, '')}, ${coordinate}`,
             now: Math.abs(gives.at - wheel.points[end][coordinate]) < 0.05,
           })),
         ),

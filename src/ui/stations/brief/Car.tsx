@@ -165,7 +165,8 @@ export function Car({ build, unit, onEdit }: Props) {
         ))}
       </Fields>
       {limits.width !== undefined && (
-        <Box sx={{ mt: 1.25 }}>
+        <Box sx={{ mt: 1.25, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+          <Typography variant="body2">Width is measured</Typography>
           <Choice
             label="Width is measured"
             value={limits.widthAt ?? 'anywhere'}

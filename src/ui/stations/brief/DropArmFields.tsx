@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { dropArmSchema } from '@/core/model/build';
 import type { AxleDesign, DropArm } from '@/core/model/build';
@@ -9,8 +10,8 @@ import { AngleField, LengthField } from '../../fields/NumberField';
 import { FIELD, Fields } from './parts';
 
 const ENDS = [
-  { end: 'lower', label: 'Shaft, lower point' },
-  { end: 'upper', label: 'Shaft, upper point' },
+  { end: 'lower', label: 'Shaft below' },
+  { end: 'upper', label: 'Shaft above' },
 ] as const;
 const WAYS = ['ahead', 'left', 'up'] as const;
 
@@ -51,25 +52,27 @@ export function DropArmFields({
         />
       </Fields>
       {ENDS.map(({ end, label }) => (
-        <Fields key={end}>
-          {WAYS.map((way) => {
-            const path = `dropArm.${end}.${way}`;
-            const set = (mm: number) => (arm: DropArm) => void (arm[end][way] = mm);
-            return (
-              <LengthField
-                key={way}
-                label={way === 'ahead' ? `${label}, ahead` : way}
-                value={dropArm[end][way]}
-                sketched={isSketched(design, path)}
-                unit={unit}
-                schema={dropArmSchema.shape[end].shape[way]}
-                onValue={(mm, step) => put(path, set(mm), true, step)}
-                onUnsay={(mm, step) => put(path, set(mm), false, step)}
-                width={way === 'ahead' ? 1.5 * FIELD : FIELD}
-              />
-            );
-          })}
-        </Fields>
+        <Box key={end} sx={{ pt: 1 }}>
+          <Fields>
+            {WAYS.map((way) => {
+              const path = `dropArm.${end}.${way}`;
+              const set = (mm: number) => (arm: DropArm) => void (arm[end][way] = mm);
+              return (
+                <LengthField
+                  key={way}
+                  label={`${label}, ${way}`}
+                  value={dropArm[end][way]}
+                  sketched={isSketched(design, path)}
+                  unit={unit}
+                  schema={dropArmSchema.shape[end].shape[way]}
+                  onValue={(mm, step) => put(path, set(mm), true, step)}
+                  onUnsay={(mm, step) => put(path, set(mm), false, step)}
+                  width={FIELD + 8}
+                />
+              );
+            })}
+          </Fields>
+        </Box>
       ))}
       <Button size="small" onClick={() => change((target) => void delete target.dropArm)}>
         No drop arm: these wheels are not steered

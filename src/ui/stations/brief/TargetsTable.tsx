@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { z } from 'zod';
+import { hasTravel } from '@/core/model/sketch';
 import { briefOf, isStarting, startingTargets, targetsSchema } from '@/core/model/brief';
 import type { Brief, TargetName, Targets } from '@/core/model/brief';
 import type { Build } from '@/core/model/build';
@@ -30,6 +31,9 @@ const ROWS: { name: TargetName; label: string; ending: string; parts: string[] }
   { name: 'lock', label: titled(NAMES.lock), ending: '°', parts: ['wanted'] },
 ];
 
+/** Targets of a wheel that goes up and down. */
+const OVER_TRAVEL: readonly TargetName[] = ['bumpSteer', 'camberGain'];
+
 const asList = (value: Targets[TargetName]): number[] =>
   typeof value === 'number' ? [value] : [...value];
 
@@ -42,6 +46,7 @@ export function TargetsTable({
   onBrief: (change: (brief: Brief) => void, step?: string) => void;
 }) {
   const brief = briefOf(build);
+  const rows = hasTravel(build) ? ROWS : ROWS.filter(({ name }) => !OVER_TRAVEL.includes(name));
   const put = (name: TargetName, list: number[], step?: string) =>
     onBrief((draft) => {
       Object.assign(draft.targets, { [name]: name === 'lock' ? list[0] : list });
@@ -49,7 +54,7 @@ export function TargetsTable({
   return (
     <Box sx={{ mt: 2.5 }}>
       <Section title="Targets">
-        {ROWS.map(({ name, label, ending, parts }) => {
+        {rows.map(({ name, label, ending, parts }) => {
           const values = asList(brief.targets[name]);
           const own = !isStarting(brief, build, name);
           return (

@@ -4,6 +4,8 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { AckermannAnswer } from '@/core/ackermann/findAckermann';
 import { movesOf } from '@/core/ackermann/problem';
+import type { Move } from '@/core/ackermann/problem';
+import { typeOf } from '@/core/corners/kinds';
 import { ackermannWantedSchema, startingAckermann } from '@/core/model/ackermannWanted';
 import type { AckermannWanted } from '@/core/model/ackermannWanted';
 import { briefOf } from '@/core/model/brief';
@@ -46,6 +48,12 @@ const OF_DROP_ARM: Reach[] = [
   { name: 'spacing', label: 'its holes in/out ±' },
   { name: 'crank', label: 'cranked on shaft ±' },
 ];
+
+/** What a move is called that is no coordinate of its joint. */
+const SAID: Partial<Record<Move['by'], string>> = {
+  length: 'the drop arm’s length',
+  crank: 'its crank along the shaft',
+};
 
 /** Ackermann wanted, by what may be made new or moved, bump steer kept null. */
 export function AckermannFinder(props: PartProps) {
@@ -100,7 +108,7 @@ export function AckermannFinder(props: PartProps) {
       <SearchRow
         label="Find Ackermann"
         part={part}
-        opened={movesOf(front, wanted)}
+        opened={movesOf(front, wanted).map(({ by, ...one }) => ({ ...one, said: SAID[by] }))}
         design={front}
         onSearch={() => {
           onTry(null);
@@ -116,10 +124,10 @@ export function AckermannFinder(props: PartProps) {
       {found?.ok && <AckermannResults {...props} finding={found.finding} />}
       <Typography variant="caption" color="text.secondary" component="p">
         Both sides alike; the tie rods are set to length again for every answer, so toe at ride
-        height stays. Ackermann counts from the centre to the lock, at ride height; bump steer over
-        the whole travel, straight ahead. Room and joints are looked at for the left wheel’s tie rod
-        over travel and lock. The strength of a new arm is not looked at: steering parts are made
-        and welded by qualified hands.
+        height stays. Ackermann counts from the centre to the lock, at ride height
+        {typeOf(front).noTravel ? '' : '; bump steer over the whole travel, straight ahead'}. Room
+        and joints are looked at for the left wheel’s tie rod over travel and lock. The strength of
+        a new arm is not looked at: steering parts are made and welded by qualified hands.
       </Typography>
     </section>
   );

@@ -21,6 +21,8 @@ export function AckermannResults(props: PartProps & { finding: AckermannFinding 
   const { found, before, lock, tried: count, all, work, nearest, steady, advice } = finding;
   const { bumpSteer } = briefOf(build).targets;
   const wheel = useMemo(() => wheelOf(build, 'front', 'left'), [build]);
+  const { travels } = wheel;
+  const kept = travels ? ' with bump steer kept' : '';
   const making = (one: AckermannFound) => makingOf(one, wheel, build.wheelbase, unit);
   const answer = (one: AckermannFound, name: string, stars: string[]) => {
     const looked = tried === one.design;
@@ -38,8 +40,13 @@ export function AckermannResults(props: PartProps & { finding: AckermannFinding 
           ))}
           <Typography variant="caption" component="div" sx={{ fontFamily: FIGURES }}>
             <b>
-              {ackermann(one)}; bump steer {degrees(one.steer.worst)} at the worst,{' '}
-              <VerdictMark verdict={one.verdict} />
+              {ackermann(one)}
+              {travels && (
+                <>
+                  ; bump steer {degrees(one.steer.worst)} at the worst,{' '}
+                  <VerdictMark verdict={one.verdict} />
+                </>
+              )}
             </b>
             <div>{off(one)}</div>
           </Typography>
@@ -62,17 +69,22 @@ export function AckermannResults(props: PartProps & { finding: AckermannFinding 
   return (
     <Box role="status">
       <Typography variant="body2">
-        As it is: {ackermann(before)}, {off(before)}; bump steer {degrees(before.steer.worst)},{' '}
-        <VerdictMark verdict={judgeBumpSteer(before.steer.worst, bumpSteer)} />. Kept are{' '}
-        {lock.toFixed(1)}° of lock, the ratio to within 15 % or in the brief’s band, and the room in
-        the rim.{' '}
+        As it is: {ackermann(before)}, {off(before)}
+        {travels && (
+          <>
+            ; bump steer {degrees(before.steer.worst)},{' '}
+            <VerdictMark verdict={judgeBumpSteer(before.steer.worst, bumpSteer)} />
+          </>
+        )}
+        . Kept are {lock.toFixed(1)}° of lock, the ratio to within 15 % or in the brief’s band, and
+        the room in the rim.{' '}
         {found.length === 0
-          ? 'Nothing that may move brings it nearer with bump steer kept. '
+          ? `Nothing that may move brings it nearer${kept}. `
           : work >= 0
             ? ''
             : found.some(({ meets }) => meets)
               ? 'What meets what is wanted comes too near something: see the marks. '
-              : 'Nothing that may move meets what is wanted, within a degree and with bump steer very good. '}
+              : `Nothing that may move meets what is wanted, within a degree${travels ? ' and with bump steer very good' : ''}. `}
         {all
           ? `All ${count} combinations were tried.`
           : `The best of ${count} tried; there are more combinations than these, or a search did not come to rest.`}
@@ -85,7 +97,7 @@ export function AckermannResults(props: PartProps & { finding: AckermannFinding 
           {answer(advice, 'with more reach', [])}
         </Box>
       )}
-      {found.length > 1 && (
+      {travels && found.length > 1 && (
         <Front
           found={found}
           before={before}
@@ -100,7 +112,7 @@ export function AckermannResults(props: PartProps & { finding: AckermannFinding 
           [
             i === work ? '★ least work' : '',
             i === nearest ? '★ nearest' : '',
-            i === steady ? '★ least bump steer' : '',
+            travels && i === steady ? '★ least bump steer' : '',
           ].filter(Boolean),
         ),
       )}

@@ -72,6 +72,12 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
       </Section>
       <Section title="The drop arm as it is made">
         <Table aria-label="Drop arm">
+          <thead>
+            <tr>
+              <th scope="col">straight ahead</th>
+              <th scope="col" className="number" />
+            </tr>
+          </thead>
           <tbody>
             {rows.map(([what, figure]) => (
               <tr key={what}>
@@ -84,8 +90,8 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
           </tbody>
         </Table>
         <Typography variant="caption" component="p" color="text.secondary">
-          Straight ahead. A second pair of holes is entered as holes of the tie rods’ inner joints
-          (“freedoms” at the tie rods): each is then tried by “find Ackermann”.
+          A second pair of holes is entered as holes of the tie rods’ inner joints (“freedoms” at
+          the tie rods): each is then tried by “find Ackermann”.
         </Typography>
       </Section>
     </TwoColumns>
