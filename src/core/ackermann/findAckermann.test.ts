@@ -242,7 +242,7 @@ describe('what cannot be looked for is said in a sentence', () => {
     return finish(findAckermann(build, STAYS));
   };
   it.each<[string, (build: Build) => void]>([
-    ['has no rack', (build) => delete build.front.rack],
+    ['no rack nor drop arm', (build) => delete build.front.rack],
     [
       'cannot go to its end',
       (build) => {
