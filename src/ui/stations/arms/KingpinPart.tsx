@@ -58,6 +58,8 @@ export function KingpinPart(props: FloorStation) {
       component="section"
       aria-label="Kingpin and stub"
       sx={{
+        overflow: 'auto',
+        minHeight: 0,
         display: 'grid',
         gridTemplateColumns: 'repeat(auto-fit, minmax(340px, 1fr))',
         columnGap: 3,
