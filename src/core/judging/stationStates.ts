@@ -1,7 +1,7 @@
 import { judgeBumpSteer } from '../motion/bumpSteer';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { rodAsBuilt } from '../strength/rodParts';
-import { STARTING_LOADS } from '../model/rod';
+import { startingLoads } from '../model/rod';
 import { RESERVE, rodStrength } from '../strength/rodStrength';
 import type { Closest } from '../clearance/room';
 import { ARTICULATION_LIMITS, startingRoom } from '../model/room';
@@ -209,7 +209,7 @@ const judgeArticulations = (
 function judgeStrength(build: Build, wheel: Wheel): Judged[] {
   const { design } = wheel;
   const { parts, from } = rodAsBuilt(build, wheel);
-  const found = rodStrength(wheel, { ...STARTING_LOADS, ...build.rod, ...parts });
+  const found = rodStrength(wheel, { ...startingLoads(build), ...build.rod, ...parts });
   if (!found) return [];
   const judge = (reserve: number): Verdict =>
     reserve >= RESERVE ? 'accept' : reserve >= 1 ? 'look again' : 'rework';

@@ -43,6 +43,10 @@ export type RodLoads = z.infer<typeof rodSchema>;
 
 export const STARTING_LOADS = { wheelLoad: 2500, grip: 0.9, factor: 3 } satisfies RodLoads;
 
+/** Loads to start from: a kart's front wheel carries little (common practice, from memory). */
+export const startingLoads = ({ use }: { use: string }): typeof STARTING_LOADS =>
+  use === 'kart' ? { ...STARTING_LOADS, wheelLoad: 350 } : STARTING_LOADS;
+
 /** Parts to reckon with until somebody says what they are: plain steel tube, M12. */
 export const ASSUMED: TieRodParts = {
   bolt: 12,

@@ -10,7 +10,7 @@ import { Arms } from './Arms';
 
 const user = userEvent.setup({ delay: null });
 const held: Held = { build: blankBuild('x') };
-const onTry = jest.fn<void, [AxleDesign | null]>();
+const onTry = jest.fn((design: AxleDesign | null) => void design);
 
 async function show(change: (build: Build) => void = () => undefined) {
   const build = blankBuild('Kart', 'kingpin');

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { rodAsBuilt } from '@/core/strength/rodParts';
 import { RESERVE, rodStrength } from '@/core/strength/rodStrength';
-import { GRADES, STARTING_LOADS, rodSchema, tieRodParts } from '@/core/model/rod';
+import { GRADES, rodSchema, startingLoads, tieRodParts } from '@/core/model/rod';
 import type { Grade, TieRodPart } from '@/core/model/rod';
 import { ARTICULATION_LIMITS } from '@/core/model/room';
 import { jointTypeOf, articulationsOf } from '@/core/clearance/articulation';
@@ -39,12 +39,12 @@ type Row = [what: string, figure: string, enough: boolean | null];
 export function RodStrength(props: RackProps) {
   const { build, wheel, unit, onEdit } = props;
   const { axle, design } = wheel;
-  const loads = { ...STARTING_LOADS, ...build.rod };
+  const loads = { ...startingLoads(build), ...build.rod };
   const rod = rodAsBuilt(build, wheel);
   const { parts, from } = rod;
-  const setLoad = (key: keyof typeof STARTING_LOADS, value: number, step?: string) =>
+  const setLoad = (key: keyof ReturnType<typeof startingLoads>, value: number, step?: string) =>
     onEdit((draft) => {
-      (draft.rod ??= { ...STARTING_LOADS })[key] = value;
+      (draft.rod ??= { ...startingLoads(draft) })[key] = value;
     }, step);
   const set = (key: TieRodPart, value: number | Grade, step?: string) =>
     onEdit((draft) => {

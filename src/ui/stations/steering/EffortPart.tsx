@@ -6,7 +6,7 @@ import { useMemo } from 'react';
 import type { Wheel } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign } from '@/core/model/build';
-import { STARTING_LOADS, rodSchema } from '@/core/model/rod';
+import { rodSchema, startingLoads } from '@/core/model/rod';
 import { lengthIn } from '@/core/model/units';
 import { SIDEWAYS, effortOf, forRatio, handsStay } from '@/core/steering/effort';
 import { handwheelOf } from '@/core/steering/hand';
@@ -34,7 +34,7 @@ export function EffortPart({
   const { front, wheelbase } = build;
   const { ratio: band } = briefOf(build).targets;
   const wanted = build.asked?.ratio ?? (band[0] + band[1]) / 2;
-  const loads = { ...STARTING_LOADS, ...build.rod };
+  const loads = { ...startingLoads(build), ...build.rod };
   const assist = build.asked?.assist ?? 1;
   const { perTurn } = handwheelOf(front);
   const ratio = useMemo(() => ratioOf({ front }), [front]);
@@ -44,7 +44,7 @@ export function EffortPart({
   const put = askedOf(onEdit);
   const load = (key: 'wheelLoad' | 'grip') => (value: number, step?: string) =>
     onEdit((draft) => {
-      draft.rod = { ...STARTING_LOADS, ...draft.rod, [key]: value };
+      draft.rod = { ...startingLoads(draft), ...draft.rod, [key]: value };
     }, step);
   const effort = (design: AxleDesign, of: Wheel) => {
     const { solved } = of;
@@ -116,7 +116,7 @@ export function EffortPart({
             ? ''
             : ways.armFor === null
               ? `${front.dropArm ? 'another drop arm:' : ';'} no steering arm between a third and three times as long gives it`
-              : `${front.dropArm ? '' : '; or with this rack '}arms of ${lengthIn(ways.armFor, unit, 1)} from kingpin to joint (now ${lengthIn(ways.arm, unit, 1)}), in their own direction: lock, Ackermann and bump steer change with them`}
+              : `${front.dropArm ? '' : '; or with this rack '}arms of ${lengthIn(ways.armFor, unit, 1)} from kingpin to joint (now ${lengthIn(ways.arm, unit, 1)}), in their own direction: lock${wheel.travels ? ', Ackermann and bump steer' : ' and Ackermann'} change with them`}
           .
         </Typography>
       )}

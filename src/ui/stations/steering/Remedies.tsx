@@ -42,6 +42,7 @@ export function Remedies({
   }, [wheel, wheelbase]);
   const offBand = (percent: number) => Math.max(ackermann[0] - percent, percent - ackermann[1], 0);
   if (remedies.length === 0) return null;
+  const nulled = wheel.travels ? '; bump steer is to be nulled again after each' : '';
   const onString = remedies.find(({ kind }) => kind === 'onto the string')!;
   return (
     <>
@@ -61,7 +62,7 @@ export function Remedies({
                 ? 'out of reach'
                 : `Ackermann ${readable(one.percent.toFixed(0))} %`}
             </b>
-            {one.steer !== null && (
+            {wheel.travels && one.steer !== null && (
               <>
                 , bump steer {one.steer.toFixed(2)}°{' '}
                 <VerdictMark verdict={judgeBumpSteer(one.steer, bumpSteer)} />
@@ -105,9 +106,9 @@ export function Remedies({
         </Typography>
       )}
       <Typography variant="caption" component="p" color="text.secondary">
-        Ackermann {HALF_WAY[wheel.steersBy]} by the true curve; bump steer is to be nulled again
-        after each. The room is from the joint’s body to tyre and rim as drawn. Bending a forged or
-        cast arm, and welding one, is work for qualified hands.
+        Ackermann {HALF_WAY[wheel.steersBy]} by the true curve{nulled}. The room is from the joint’s
+        body to tyre and rim as drawn. Bending a forged or cast arm, and welding one, is work for
+        qualified hands.
       </Typography>
     </>
   );

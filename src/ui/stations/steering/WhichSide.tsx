@@ -56,7 +56,7 @@ const percentOf = ({ solved, steerRange }: Wheel, wheelbase: number, way = 1): n
 function placeOf(wheel: Wheel, wheelbase: number) {
   const place = armSide(wheel, wheelbase);
   const moved = place && ontoString(wheel, place);
-  return place && moved && { place, onString: percentOf(moved, wheelbase) };
+  return place && moved && { place, onString: percentOf(moved, wheelbase), travels: wheel.travels };
 }
 
 function Joint({
@@ -85,8 +85,8 @@ function Joint({
       <Line>
         The string from the kingpin to the middle of the rear axle passes {length(offString)}{' '}
         {offString > 0 ? 'inboard' : 'outboard'} of the joint’s centre. A joint on it, the rod’s
-        inner joint where it is, gives {percentText(side.onString)} by the true curve; bump steer is
-        then to be nulled again.
+        inner joint where it is, gives {percentText(side.onString)} by the true curve
+        {side.travels && '; bump steer is then to be nulled again'}.
       </Line>
     </div>
   );
