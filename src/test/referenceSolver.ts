@@ -77,13 +77,14 @@ export function referencePose(design: AxleDesign, travel: number, rack: number):
   };
 }
 
-/** Six residuals brought to nothing by Levenberg–Marquardt, in so many stages on the way. */
-function bringToNothing(
+/** Residuals, as many as unknowns, brought to nothing by Levenberg–Marquardt, in so many stages on the way. */
+export function bringToNothing(
   steps: number,
   stage: (part: number) => (q: readonly number[]) => number[],
+  unknowns = 6,
 ): number[] {
-  let q: number[] = [0, 0, 0, 0, 0, 0];
-  const indices = [0, 1, 2, 3, 4, 5];
+  let q: number[] = Array.from({ length: unknowns }, () => 0);
+  const indices = q.map((_, i) => i);
   for (let step = 1; step <= steps; step++) {
     const residuals = stage(step / steps);
     // The last stage is repeated so that it ends at rounding rather than at a tolerance.
