@@ -61,7 +61,8 @@ const anyBeam = fc
 const anyInput = fc.record({
   left: fc.double({ min: -45, max: 45, noNaN: true }),
   right: fc.double({ min: -45, max: 45, noNaN: true }),
-  steer: fc.double({ min: -20, max: 20, noNaN: true }),
+  // Further the tie rod comes near over centre, where differences and residuals say little.
+  steer: fc.double({ min: -13, max: 13, noNaN: true }),
   windUp: fc.constant(0),
 });
 
@@ -96,10 +97,9 @@ function byReference(drawn: DrawnCoupled, to: CoupledInput) {
   };
   const rod = size(sub(both[0].tieRodOuter as V, both[1].tieRodOuter as V));
   const link = size(sub(dragLink.outer as V, dragLink.inner as V));
-  const steps = 10;
-  const q = bringToNothing(
-    steps,
-    (part) => (q) => {
+  const residuals =
+    (part: number) =>
+    (q: readonly number[]): number[] => {
       const arm = turned(sub(dragLink.inner as V, steering.through as V), [
         0,
         (part * to.steer * Math.PI) / 180,
@@ -123,15 +123,16 @@ function byReference(drawn: DrawnCoupled, to: CoupledInput) {
         size(sub(stub(both[0].tieRodOuter as V, 0, q), stub(both[1].tieRodOuter as V, 1, q))) - rod,
         size(sub(stub(dragLink.outer as V, 0, q), inner)) - link,
       ];
-    },
-    8,
-  );
+    };
+  const q = bringToNothing(20, residuals, 8);
   const k = (end: number): V => {
     const { kingpinLower, kingpinUpper } = both[end];
     return sub(kingpinUpper as V, kingpinLower as V);
   };
   const spin = spindle(drawn.static);
   return {
+    /** What is left of the equations: it did not come to rest where that is something. */
+    left: Math.max(...residuals(1)(q).map(Math.abs)),
     wheels: both.map(({ wheelCentre }, end) => stub(wheelCentre as V, end, q)),
     spindles: [spin, mirror(spin)].map((a, end) => {
       const pin = k(end);
@@ -146,12 +147,15 @@ const u = new Float64Array(UPRIGHT_SIZE);
 const three = (at: number): V => [u[at], u[at + 1], u[at + 2]];
 
 it('stands where a general-purpose solver puts a free beam with two turning stubs', () => {
+  let compared = 0;
   fc.assert(
     fc.property(anyBeam, anyInput, (drawn, input) => {
       const axle = new CoupledAxle(drawn);
       expect(axle.fault()).toBeNull();
       expect(axle.goTo(input)).toBe(true);
-      const { wheels, spindles } = byReference(drawn, input);
+      const { left, wheels, spindles } = byReference(drawn, input);
+      fc.pre(left < 1e-7);
+      compared++;
       for (const [end, side] of (['left', 'right'] as const).entries()) {
         axle.write(side, true, u);
         const outward = (v: V) => (end === 0 ? v : mirror(v));
@@ -165,6 +169,7 @@ it('stands where a general-purpose solver puts a free beam with two turning stub
     }),
     { numRuns: 40 },
   );
+  expect(compared).toBe(40);
 });
 
 it('has rates that are the limits of differences, in heave, in roll and by the steering', () => {

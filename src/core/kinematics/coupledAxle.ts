@@ -55,6 +55,8 @@ const SIZE = 6;
 /** A position is found when no unknown is to move more, mm or rad times a hundred. */
 const CLOSE = 1e-10;
 const MOST_STEPS = 14;
+/** Turned in one part of a way at most, rad. */
+const LARGEST_TURN = 0.3;
 /** The way to another position is not cut finer than this part. */
 const LEAST_PART = 1e-5;
 /** A rod turns its arm where this part of its pull at the least is square to it (0.06°). */
@@ -263,23 +265,18 @@ export class CoupledAxle {
 
   private walk(to: CoupledInput): boolean {
     const from = this.at;
-    const keys = ['left', 'right', 'steer', 'windUp'] as const;
-    const off = keys.map((key) => to[key] - from[key]);
-    if (off.every((x) => x === 0)) return true;
+    if (isSame(from, to)) return true;
     let done = 0;
     let part = 1;
     while (done < 1) {
       const next = done + part >= 1 - 1e-12 ? 1 : done + part;
-      const here = Object.fromEntries(
-        keys.map((key, i) => [key, next === 1 ? to[key] : from[key] + next * off[i]]),
-      ) as unknown as CoupledInput;
+      const here = next === 1 ? to : between(from, to, next);
       const before = this.at;
       this.kept.set(this.q);
-      const rates = this.ratesBy(
-        Object.fromEntries(keys.map((key) => [key, here[key] - before[key]])),
-      );
-      const turned = Math.max(...rates.slice(YAW).map(Math.abs));
-      if (turned < 0.3) {
+      const rates = this.ratesBy(less(here, before));
+      let turned = 0;
+      for (let i = YAW; i < SIZE; i++) turned = Math.max(turned, Math.abs(rates[i]));
+      if (turned < LARGEST_TURN) {
         for (let i = 0; i < SIZE; i++) this.q[i] += rates[i];
         if (this.search(here) && this.sideOf() === this.side) {
           done = next;
@@ -334,10 +331,10 @@ export class CoupledAxle {
     inner[INNER.input] = at.steer;
     writeInner(this.drawn.steering, inner);
     const { rod, link } = this;
-    const between = lineTo(arms[0].now, arms[1].now, 0, rod);
+    const apart = lineTo(arms[0].now, arms[1].now, 0, rod);
     this.writeRow(4, arms[0], rod[0], rod[1], rod[2]);
     this.writeRow(4, arms[1], -rod[0], -rod[1], -rod[2]);
-    missing[4] = this.tieRod - between;
+    missing[4] = this.tieRod - apart;
     const long = lineTo(drag.now, inner, INNER.place, link);
     this.writeRow(5, drag, link[0], link[1], link[2]);
     missing[5] = this.long - long;
@@ -475,6 +472,21 @@ export class CoupledAxle {
 }
 
 const STRAIGHT: CoupledInput = { left: 0, right: 0, steer: 0, windUp: 0 };
+const isSame = (a: CoupledInput, b: CoupledInput): boolean =>
+  a.left === b.left && a.right === b.right && a.steer === b.steer && a.windUp === b.windUp;
+const less = (a: CoupledInput, b: CoupledInput): CoupledInput => ({
+  left: a.left - b.left,
+  right: a.right - b.right,
+  steer: a.steer - b.steer,
+  windUp: a.windUp - b.windUp,
+});
+/** A part of the way from one input to another. */
+const between = (a: CoupledInput, b: CoupledInput, part: number): CoupledInput => ({
+  left: a.left + part * (b.left - a.left),
+  right: a.right + part * (b.right - a.right),
+  steer: a.steer + part * (b.steer - a.steer),
+  windUp: a.windUp + part * (b.windUp - a.windUp),
+});
 const mirrored = ([x, y, z]: Vec): Vec => [x, -y, z];
 const vecOf = (a: Float64Array): Vec => [a[0], a[1], a[2]];
 
