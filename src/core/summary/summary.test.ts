@@ -1,4 +1,5 @@
 import { bumpSteer } from '../motion/bumpSteer';
+import { startingBrief } from '../model/brief';
 import { blankBuild, newBuild } from '../model/starts';
 import { prepared } from '../../test/layouts';
 import { searchable, summaryOf } from './summary';
@@ -42,6 +43,18 @@ it('does not judge a sketch', () => {
   });
   delete build.sketch;
   expect(summaryOf(build)).toMatchObject({ sketch: '', worst: expect.any(Number) });
+});
+
+it('says of a kart how it steers: it has no bumps to steer over', () => {
+  const build = blankBuild('Kart', 'kingpin');
+  build.brief = startingBrief(build);
+  build.brief.targets.lock = 60;
+  expect(summaryOf(build)).toMatchObject({
+    worst: 0,
+    verdict: 'rework',
+    instead: expect.stringMatching(/^inner lock \d/),
+  });
+  expect(summaryOf(blankBuild('Car')).instead).toBeNull();
 });
 
 it('searches without accents and capitals', () => {

@@ -107,12 +107,16 @@ const Damaged = () => (
 );
 
 function Standing({ summary }: { summary: Summary }) {
-  const { use, wheelbase, worst, verdict, sketch } = summary;
+  const { use, wheelbase, worst, verdict, instead, sketch } = summary;
   return (
     <Typography component="div" variant="body2">
       {use}, wheelbase {wheelbase} mm.{' '}
       {sketch ? (
         `Front corners: ${sketch}.`
+      ) : instead !== null && verdict !== null ? (
+        <>
+          No travel; steering: {instead} <VerdictMark verdict={verdict} />
+        </>
       ) : worst !== null && verdict !== null ? (
         <>
           Bump steer front left, straight ahead: {worst.toFixed(2)}°{' '}

@@ -40,9 +40,13 @@ const KINDS: Record<FreedomKind | 'open', string> = {
 };
 
 /** Kinds that a coordinate of a joint may have: a rack's own only where a rack moves it. */
-function kindsOf({ design, type, steered }: Wheel, point: PointName, coordinate: Coordinate) {
+function kindsOf(
+  { design, type, steered, steersBy }: Wheel,
+  point: PointName,
+  coordinate: Coordinate,
+) {
   const has = design.freedoms?.[point]?.[coordinate]?.kind;
-  const onRack = steered && point === type.tieRod?.inner;
+  const onRack = steered && steersBy === 'rack' && point === type.tieRod?.inner;
   return (Object.keys(KINDS) as (keyof typeof KINDS)[]).filter(
     (kind) =>
       kind === has ||

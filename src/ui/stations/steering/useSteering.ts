@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { poseCorner } from '@/core/kinematics/axle';
+import { isAlike, poseCorner } from '@/core/kinematics/axle';
 import type { Axle } from '@/core/kinematics/axle';
 import { drawnFrame, frameAt } from '@/core/kinematics/joints';
 import type { Frame } from '@/core/kinematics/joints';
@@ -42,7 +42,7 @@ export function useSteering(
   const sides = useMemo(() => {
     const own = { front, travel: limits };
     const left = wheelOf(own, 'front', 'left');
-    return front.rightPoints ? [left, wheelOf(own, 'front', 'right')] : [left];
+    return isAlike(front) ? [left] : [left, wheelOf(own, 'front', 'right')];
   }, [front, limits]);
   const found = useMemo(() => steerable(sides[0], travel), [sides, travel]);
   return useMemo(() => {
