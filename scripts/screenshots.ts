@@ -100,6 +100,7 @@ async function main(): Promise<void> {
   await openStation(page, 'Steering');
   await page.locator('[aria-label="What of the steering"] button[value="jacking"]').click();
   await page.waitForSelector('[data-jacking]');
+  await page.focus('[role="slider"][aria-label="Drop arm"]');
   for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowLeft');
   await shoot('kart');
   await page.keyboard.press('Home');

@@ -63,7 +63,7 @@ const anyInput = fc.record({
   right: fc.double({ min: -45, max: 45, noNaN: true }),
   // Further the tie rod comes near over centre, where differences and residuals say little.
   steer: fc.double({ min: -13, max: 13, noNaN: true }),
-  windUp: fc.constant(0),
+  windUp: fc.double({ min: -3, max: 3, noNaN: true }),
 });
 
 const spindle = ({ toe, camber }: DrawnCoupled['static']): V => {
@@ -107,7 +107,10 @@ function byReference(drawn: DrawnCoupled, to: CoupledInput) {
       ]);
       const inner = add(steering.through as V, arm);
       const pads = both.map(({ spring }) => held(spring!.pad as V, q));
-      const ahead = sub(held([origin[0] + 1, origin[1], origin[2]], q), held(origin, q));
+      // Wound up, what was level along before it is still.
+      const wound = (part * to.windUp * Math.PI) / 180;
+      const along: V = [origin[0] + Math.cos(wound), origin[1], origin[2] + Math.sin(wound)];
+      const ahead = sub(held(along, q), held(origin, q));
       return [
         stub(both[0].wheelCentre as V, 0, q)[2] - both[0].wheelCentre[2] - part * to.left,
         stub(both[1].wheelCentre as V, 1, q)[2] - both[1].wheelCentre[2] - part * to.right,

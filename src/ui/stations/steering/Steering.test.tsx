@@ -144,14 +144,14 @@ it('draws what is picked, and needs the rack’s mm a turn for a ratio', async (
 });
 
 it.each([
-  ['are not steered', (build: Build) => void delete build.front.rack],
+  ['nothing to steer by', (build: Build) => void delete build.front.rack],
   [
     'cannot be solved',
     (build: Build) =>
       void (build.front.points['lowerOuter'] = { ...build.front.points['upperOuter'] }),
   ],
 ] satisfies [string, (build: Build) => void][])(
-  'says in a sentence that the wheels %s',
+  'says in a sentence what keeps the wheels from being steered: %s',
   (words, change) => {
     show(change);
     expect(screen.getByRole('alert')).toHaveTextContent(words);
