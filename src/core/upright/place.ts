@@ -54,20 +54,32 @@ export function moveWheel(design: AxleDesign, by: number): void {
     shift(points, ['wheelCentre'], scale(spindleOf(design.static), by));
 }
 
+/** Moves what stands on the wheels up: wheel and upright, and all of a frame that holds its kingpins. */
+function raise(design: AxleDesign, side: Points, by: number): void {
+  const type = typeOf(design);
+  const frame = type.noTravel ? chassisPoints(type) : [];
+  shift(side, [...withWheel(design), ...frame], [0, 0, by]);
+}
+
+/** A drop arm's shaft goes up with the frame. */
+function raiseShaft({ dropArm }: AxleDesign, by: number): void {
+  for (const at of dropArm ? [dropArm.lower, dropArm.upper] : []) at.up = tidy(at.up + by);
+}
+
 /** Sets the loaded radius; wheel and upright come up or down with it, so the tyre stands as it stood. */
 export function setLoadedRadius(design: AxleDesign, radius: number): void {
   const by = radius - design.tyre.radius;
   design.tyre.radius = radius;
-  const names = withWheel(design);
-  for (const points of sides(design)) shift(points, names, [0, 0, by]);
+  for (const points of sides(design)) raise(design, points, by);
+  if (typeOf(design).noTravel) raiseShaft(design, by);
 }
 
 /** Puts wheel and upright on the ground: the contact point at up = 0. */
 export function standOnGround(design: AxleDesign): void {
-  const names = withWheel(design);
   const own = (['left', 'right'] as const).slice(0, sides(design).length);
-  for (const side of own)
-    shift(pointsOf(design, side), names, [0, 0, -staticQuantities(design, side).contactUp]);
+  const ups = own.map((side) => -staticQuantities(design, side).contactUp);
+  own.forEach((side, i) => raise(design, pointsOf(design, side), ups[i]));
+  if (typeOf(design).noTravel) raiseShaft(design, ups[0]);
 }
 
 /** What stays where it is while the rim's offset changes. */
@@ -173,11 +185,11 @@ export function turnForToe(spindle: Vec, kingpin: Vec, toe: number): number {
 
 /**
  * Raises the chassis on its wheels: pivots, rack, datum marks and the car's own planes move up; the
- * floor (a plane at 0) and the wheels stay.
+ * floor (a plane at 0) and the wheels stay. A frame that holds its kingpins stands as high as they do.
  */
 export function raiseChassis(build: Build, by: number): void {
   for (const design of [build.front, build.rear])
-    if (design)
+    if (design && !typeOf(design).noTravel)
       for (const points of sides(design)) shift(points, chassisPoints(typeOf(design)), [0, 0, by]);
   for (const mark of build.takeOff?.marks ?? []) mark.up = tidy(mark.up + by);
   for (const plane of build.takeOff?.planes ?? [])

@@ -216,6 +216,25 @@ it('raises the chassis on its wheels', () => {
   expect(build.takeOff.planes.map(({ at }) => at)).toEqual([0, 135]);
 });
 
+it('takes a kart’s whole frame up with its tyres, and raises it no other way', () => {
+  const build = blankBuild('Kart', 'kingpin');
+  const { front } = build;
+  const up = () => [
+    ...Object.values(front.points).map((point) => point.up),
+    front.dropArm!.lower.up,
+    front.dropArm!.upper.up,
+  ];
+  const before = up();
+  setLoadedRadius(front, 143);
+  up().forEach((now, i) => expect(now - before[i]).toBeCloseTo(8, 9));
+  front.points.wheelCentre.up -= 1;
+  standOnGround(front);
+  expect(staticQuantities(front, 'left').contactUp).toBeCloseTo(0, 6);
+  const stood = up();
+  raiseChassis(build, 25);
+  expect(up()).toEqual(stood);
+});
+
 describe('lock and turning circle', () => {
   it('turns the inner wheel further with a rack behind and arms drawn in', () => {
     const build = blankBuild('x');
