@@ -134,10 +134,11 @@ it.each(['light', 'dark'] as const)(
     await clickButton(page, 'New upright');
     await page.waitForSelector('[role=dialog] input');
     await found('new upright');
-    // Wishbones with a rack, and a rear axle of links.
+    // Wishbones with a rack, a rear axle of links, a kart.
     for (const [build, wheel, stations] of [
       ['Two-seat roadster', '', ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering']],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
+      ['Indoor electric kart', '', ['brief', 'arms', 'rack', 'steering']],
     ] as const) {
       await openBuild(page, shop.app.address, build);
       const id = buildIdOf(page);
@@ -184,7 +185,7 @@ it.each(['light', 'dark'] as const)(
     await found('shelf picker');
     await page.close();
   },
-  400_000,
+  500_000,
 );
 
 it('can be used without a mouse, and shows where the focus is', async () => {

@@ -213,6 +213,8 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
                 />
               )}
               <Column aria-label="Station">
+                {/* The curve's heading stands before the station's own where there is one. */}
+                {!wheel.travels && <Unseen as="h2">{open.name}</Unseen>}
                 {which}
                 <VariantNotes
                   name={variant.name}

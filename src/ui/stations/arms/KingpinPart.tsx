@@ -71,7 +71,9 @@ export function KingpinPart(props: FloorStation) {
           <thead>
             <tr>
               <th scope="col">as it is made</th>
-              <th scope="col" className="number" />
+              <th scope="col" className="number">
+                size
+              </th>
             </tr>
           </thead>
           <tbody>

@@ -75,7 +75,9 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
           <thead>
             <tr>
               <th scope="col">straight ahead</th>
-              <th scope="col" className="number" />
+              <th scope="col" className="number">
+                size
+              </th>
             </tr>
           </thead>
           <tbody>
