@@ -18,6 +18,16 @@ it('names the one figure that differs, with both', () => {
   expect(said((b) => void (b.front.static.toe = 0.2))).toBe('front toe, 0 → 0.2');
 });
 
+it('speaks of a drop arm and its shaft', () => {
+  const kart = blankBuild('x', 'kingpin');
+  expect(said((b) => void (b.front.dropArm!.lock = 36), kart)).toBe(
+    'front drop arm, lock, 30 → 36',
+  );
+  expect(said((b) => void (b.front.dropArm!.upper.up += 5), kart)).toMatch(
+    /^front drop arm, upper, up, \d+ → \d+$/,
+  );
+});
+
 it('counts figures where more differ', () => {
   expect(
     said((b) => {

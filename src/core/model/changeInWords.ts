@@ -9,6 +9,7 @@ const GROUPS: Record<string, string> = {
   rightPoints: 'right ',
   static: '',
   halfShaft: 'half-shaft ',
+  dropArm: 'drop arm, ',
 };
 
 /** Where in an axle's document a figure stands: `upper ball joint, out`, `right tie rod inner joint, up`, `rim offset`. */
