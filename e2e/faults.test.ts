@@ -7,6 +7,7 @@ import { serve } from '../scripts/server';
 import { blankBuild } from '../src/core/model/starts';
 import type { Build } from '../src/core/model/build';
 import {
+  DEMOS,
   browse,
   buildIdOf,
   makeFolder,
@@ -191,7 +192,9 @@ it('starts twice at once on a new file, and both answer', async () => {
     const pair = await Promise.all([start(path), start(path)]);
     for (const { address } of pair) {
       expect((await fetch(address)).status).toBe(200);
-      expect(await (await fetch(`${address}/api/builds`)).json()).toMatchObject({ all: 3 });
+      expect(await (await fetch(`${address}/api/builds`)).json()).toMatchObject({
+        all: DEMOS,
+      });
     }
     for (const running of pair) await running.stop();
   }
@@ -211,8 +214,8 @@ it('is one file after a stop: a copy of it alone holds every build', async () =>
   copyFileSync(path, copy);
   const again = await start(copy);
   expect(await (await fetch(`${again.address}/api/builds`)).json()).toMatchObject({
-    all: 4,
-    rows: [{ name: 'Another' }, {}, {}, {}],
+    all: DEMOS + 1,
+    rows: [{ name: 'Another' }, ...Array.from({ length: DEMOS }, () => ({}))],
   });
   await again.stop();
 });

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
@@ -8,6 +8,9 @@ import { serve } from '../scripts/server';
 export type Running = Extract<Awaited<ReturnType<typeof serve>>, { ok: true }>;
 
 export const makeFolder = (): string => mkdtempSync(join(tmpdir(), 'havrik-e2e-'));
+
+/** Builds that a new database starts with: the demonstration's files. */
+export const DEMOS = readdirSync(join(__dirname, '../demo')).length;
 
 const started: Running[] = [];
 

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import type { Build } from '../src/core/model/build';
 import {
+  DEMOS,
   browse,
   buildIdOf,
   clickButton,
@@ -23,9 +24,8 @@ import type { Running, Watched } from './havrik';
 
 const folder = makeFolder();
 const NAME = 'Two-seat roadster';
-/** Builds that a new database starts with. */
+/** The other builds that a new database starts with. */
 const OTHERS = ['Hillclimb single-seater', 'Ice-race coupé', 'Indoor electric kart'];
-const DEMOS = 1 + OTHERS.length;
 const UP = '#upperOuter-up';
 let app: Running;
 let browser: Browser;
