@@ -2,6 +2,7 @@ import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import {
+  DEMOS,
   browse,
   buildIdOf,
   clickButton,
@@ -63,10 +64,10 @@ it('duplicates and deletes, and a deletion can be undone', async () => {
   await home();
   await clickButton(page, 'Delete Hillclimb single-seater');
   await notice('is in the bin');
-  await until(page, `document.querySelectorAll('h2 a').length === 4`);
+  await until(page, `document.querySelectorAll('h2 a').length === ${DEMOS + 1}`);
   expect(await names()).not.toContain('Hillclimb single-seater');
   await clickButton(page, 'Undo');
-  await until(page, `document.querySelectorAll('h2 a').length === 5`);
+  await until(page, `document.querySelectorAll('h2 a').length === ${DEMOS + 2}`);
   expect(await names()).toContain('Hillclimb single-seater');
 });
 
