@@ -6,6 +6,7 @@ import { pointsOf } from '../kinematics/axle';
 import { spindleOf } from '../kinematics/spindle';
 import type { AxleDesign, Build } from '../model/build';
 import type { Point, PointName, Points } from '../model/points';
+import { isSketched } from '../model/sketch';
 import { staticQuantities } from './staticQuantities';
 import { toVec } from '../model/points';
 
@@ -54,10 +55,10 @@ export function moveWheel(design: AxleDesign, by: number): void {
     shift(points, ['wheelCentre'], scale(spindleOf(design.static), by));
 }
 
-/** Moves what stands on the wheels up: wheel and upright, and all of a frame that holds its kingpins. */
-function raise(design: AxleDesign, side: Points, by: number): void {
+/** Moves what stands on the wheels up: wheel and upright, and with them a frame that holds their kingpins. */
+function raise(design: AxleDesign, side: Points, by: number, withFrame: boolean): void {
   const type = typeOf(design);
-  const frame = type.noTravel ? chassisPoints(type) : [];
+  const frame = withFrame && type.noTravel ? chassisPoints(type) : [];
   shift(side, [...withWheel(design), ...frame], [0, 0, by]);
 }
 
@@ -66,19 +67,23 @@ function raiseShaft({ dropArm }: AxleDesign, by: number): void {
   for (const at of dropArm ? [dropArm.lower, dropArm.upper] : []) at.up = tidy(at.up + by);
 }
 
-/** Sets the loaded radius; wheel and upright come up or down with it, so the tyre stands as it stood. */
+/**
+ * Sets the loaded radius; wheel and upright come up or down with it, so the tyre stands as it stood, and so does a frame
+ * that holds their kingpins. Where nobody had said a radius the frame stays where it was said to be.
+ */
 export function setLoadedRadius(design: AxleDesign, radius: number): void {
   const by = radius - design.tyre.radius;
+  const withFrame = !isSketched(design, 'tyre.radius');
   design.tyre.radius = radius;
-  for (const points of sides(design)) raise(design, points, by);
-  if (typeOf(design).noTravel) raiseShaft(design, by);
+  for (const points of sides(design)) raise(design, points, by, withFrame);
+  if (withFrame && typeOf(design).noTravel) raiseShaft(design, by);
 }
 
 /** Puts wheel and upright on the ground: the contact point at up = 0. */
 export function standOnGround(design: AxleDesign): void {
   const own = (['left', 'right'] as const).slice(0, sides(design).length);
   const ups = own.map((side) => -staticQuantities(design, side).contactUp);
-  own.forEach((side, i) => raise(design, pointsOf(design, side), ups[i]));
+  own.forEach((side, i) => raise(design, pointsOf(design, side), ups[i], true));
   if (typeOf(design).noTravel) raiseShaft(design, ups[0]);
 }
 

@@ -233,6 +233,11 @@ it('takes a kart’s whole frame up with its tyres, and raises it no other way',
   const stood = up();
   raiseChassis(build, 25);
   expect(up()).toEqual(stood);
+  // A radius said for the first time leaves what was said of the frame.
+  front.sketch = ['tyre.radius'];
+  setLoadedRadius(front, 150);
+  expect(front.dropArm!.upper.up).toBe(stood.at(-1));
+  expect(front.points.wheelCentre.up).toBeCloseTo(150, 6);
 });
 
 describe('lock and turning circle', () => {
