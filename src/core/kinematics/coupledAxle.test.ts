@@ -233,7 +233,7 @@ it('heaves on its leaves’ arcs, the steer as plane constructions have it', () 
     expect(axle.goTo({ left: up, right: up, steer: 0, windUp: 0 })).toBe(true);
     // The middle of the arc is 300 mm ahead of the pad.
     const ahead = 300 - Math.sqrt(300 ** 2 - up ** 2);
-    const pad = axle.joint('pad', 'left');
+    const pad = axle.pad('left')!;
     expect(pad[0]).toBeCloseTo(ahead, 9);
     expect(pad[2]).toBeCloseTo(250 + up, 9);
     axle.write('left', true, u);
@@ -250,7 +250,7 @@ it('heaves on its leaves’ arcs, the steer as plane constructions have it', () 
 it('rolls about the middle of its pads, level along, and yaws by what its arcs differ', () => {
   const axle = new CoupledAxle(beam());
   expect(axle.goTo({ left: 30, right: -30, steer: 0, windUp: 0 })).toBe(true);
-  const [left, right] = [axle.joint('pad', 'left'), axle.joint('pad', 'right')];
+  const [left, right] = [axle.pad('left')!, axle.pad('right')!];
   expect(left[1] + right[1]).toBeCloseTo(0, 9);
   expect(left[2] - right[2]).toBeGreaterThan(25);
   // One pad goes ahead of the other: leaves that rise to their eyes steer the beam in roll.
@@ -411,7 +411,6 @@ it('refuses what is out of reach, and is where it was', () => {
   axle.write('left', true, u);
   const before = u.slice();
   expect(axle.goTo({ left: 0, right: 0, steer: 170, windUp: 0 })).toBe(false);
-  expect(axle.goTo({ left: 10, right: 10, steer: 4, windUp: 0 })).toBe(true);
   axle.write('left', true, u);
   u.forEach((x, i) => expect(x).toBeCloseTo(before[i], 9));
   const dead = beam();

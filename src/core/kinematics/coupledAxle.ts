@@ -4,7 +4,7 @@ import { add, cross, distance, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Side } from '../model/build';
 import { U } from './corner';
-import { INNER, INNER_SIZE, innerAt, writeInner } from './innerWay';
+import { INNER, INNER_SIZE, writeInner } from './innerWay';
 import type { InnerWay } from './innerWay';
 import { headingOf, spindleOf } from './spindle';
 
@@ -188,11 +188,16 @@ export class CoupledAxle {
   goTo(input: CoupledInput): boolean {
     if (this.side === 0) return false;
     if (this.held && (input.left !== 0 || input.right !== 0 || input.windUp !== 0)) return false;
+    const { at, q } = this;
+    const before = q.slice();
     if (this.walk(input)) return true;
     // Once more on the straight way from ride height: the answer does not hang on where the walk was.
-    this.q.fill(0);
+    q.fill(0);
     this.at = { ...STRAIGHT };
-    return this.search(STRAIGHT) && this.walk(input);
+    if (this.search(STRAIGHT) && this.walk(input)) return true;
+    q.set(before);
+    this.search(at);
+    return false;
   }
 
   /**
@@ -240,21 +245,9 @@ export class CoupledAxle {
     u[U.rack] = out * this.at.steer;
   }
 
-  /** Where a joint is, in the car's axes, mm: the tie rod's ends, the drag link's, a pad. */
-  joint(name: 'tieRodOuter' | 'wheelCentre' | 'pad' | 'dragLinkOuter', side: Side): Vec {
-    const end = side === 'left' ? 0 : 1;
-    const of = {
-      dragLinkOuter: this.drag,
-      pad: this.pads[end]?.pad ?? this.drag,
-      wheelCentre: this.wheels[end],
-      tieRodOuter: this.arms[end],
-    };
-    return vecOf(of[name].now);
-  }
-
-  /** Where the drag link's inner joint is, in the car's axes, mm. */
-  dragLinkInner(): Vec {
-    return innerAt(this.drawn.steering, this.drawn.dragLink.inner, this.at.steer);
+  /** Where a spring's pad is, in the car's axes, mm; null where the frame holds the kingpins. */
+  pad(side: Side): Vec | null {
+    return this.held ? null : vecOf(this.pads[side === 'left' ? 0 : 1].pad.now);
   }
 
   private travelAlong(side: Side, alike: boolean): Along {

@@ -38,9 +38,12 @@ export function standOn(contacts: readonly Place[], load: readonly [number, numb
   let nearest = -Infinity;
   for (let hangs = 0; hangs < 4; hangs++) {
     const three = contacts.filter((_, i) => i !== hangs);
-    const ground = planeThrough(three);
     const [ahead, left, up] = contacts[hangs];
-    const gap = up - ground(ahead, left);
+    // The ground through the three, where the fourth is over it.
+    const gap = sharesOf(three, [ahead, left]).reduce(
+      (sum, part, i) => sum - part * three[i][2],
+      up,
+    );
     if (gap < -1e-9) continue;
     // Least of the three shares of the load: below nought it falls outside.
     const least = Math.min(...sharesOf(three, load));
@@ -50,19 +53,6 @@ export function standOn(contacts: readonly Place[], load: readonly [number, numb
     }
   }
   return best!;
-}
-
-/** Height of the plane through three places. */
-function planeThrough([a, b, c]: readonly Place[]): (ahead: number, left: number) => number {
-  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-  const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-  const det = ux * vy - uy * vx;
-  return (ahead, left) => {
-    const [dx, dy] = [ahead - a[0], left - a[1]];
-    const s = (dx * vy - dy * vx) / det;
-    const t = (ux * dy - uy * dx) / det;
-    return a[2] + s * uz + t * vz;
-  };
 }
 
 /** Of a load what each of three places carries, parts that make 1; one below nought is pulled. */

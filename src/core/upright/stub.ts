@@ -1,4 +1,4 @@
-import { kingpinOf, typeOf } from '../corners/kinds';
+import { kingpinOf, typeOf, uprightPoints } from '../corners/kinds';
 import { DEG } from '../geometry/angle';
 import { add, cross, dot, length, rotate, scale, sub, turnBetween, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -145,7 +145,8 @@ export function withBossAt(
   coordinate: Coordinate,
   at: number,
 ): AxleDesign | null {
-  const kingpin = kingpinOf(typeOf(design))!;
+  const type = typeOf(design);
+  const kingpin = kingpinOf(type)!;
   const points = pointsOf(design, side);
   const other = toVec(points[kingpin[0] === end ? kingpin[1] : kingpin[0]]);
   const from = toVec(points[end]);
@@ -159,11 +160,11 @@ export function withBossAt(
   const carried = (name: PointName) =>
     toPoint(add(other, rotate(rotate(sub(toVec(points[name]), other), turn), back)));
   const [, , up] = rotate(spindle, back);
+  const names = [...uprightPoints(type), 'wheelCentre'].filter((name) => !kingpin.includes(name));
   const next = {
     ...points,
+    ...Object.fromEntries(names.map((name) => [name, carried(name)])),
     [end]: toPoint(to),
-    wheelCentre: carried('wheelCentre'),
-    tieRodOuter: carried('tieRodOuter'),
   };
   return {
     ...design,
