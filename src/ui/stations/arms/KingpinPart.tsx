@@ -14,6 +14,7 @@ import type { LengthUnit } from '@/core/model/units';
 import { bossFixture, bossPlaces, spacerGives, stubOf } from '@/core/upright/stub';
 import { lowerEdgeOut, waysToWidth, widthOver } from '@/core/upright/width';
 import type { ToWidth } from '@/core/upright/width';
+import { FiguresTable } from '../../fields/FiguresTable';
 import { Table } from '../../fields/Table';
 import { VERDICT } from '../../theme';
 import { LookTake } from '../LookTake';
@@ -67,26 +68,7 @@ export function KingpinPart(props: FloorStation) {
       }}
     >
       <div>
-        <Table aria-label="Stub and bosses">
-          <thead>
-            <tr>
-              <th scope="col">as it is made</th>
-              <th scope="col" className="number">
-                size
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(([what, figure]) => (
-              <tr key={what}>
-                <th scope="row" style={{ fontWeight: 400 }}>
-                  {what}
-                </th>
-                <td className="number">{figure}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
+        <FiguresTable label="Stub and bosses" heading="as it is made" rows={rows} />
       </div>
       <div>
         <Typography variant="body2" data-edges>

@@ -2,16 +2,11 @@
 
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { toDeg } from '@/core/geometry/angle';
-import { distance, dot, length as lengthOf, sub } from '@/core/geometry/vec';
-import { dropArmWay } from '@/core/kinematics/axle';
-import { dropArmTo } from '@/core/kinematics/innerWay';
 import type { Wheel } from '@/core/kinematics/wheel';
-import type { DropArm } from '@/core/model/build';
-import { toVec } from '@/core/model/points';
 import { lengthIn } from '@/core/model/units';
+import { dropArmSizes } from '@/core/steering/dropArm';
 import { handOf, handwheelOf } from '@/core/steering/hand';
-import { Table } from '../../fields/Table';
+import { FiguresTable } from '../../fields/FiguresTable';
 import { VERDICT } from '../../theme';
 import { Section } from '../brief/parts';
 import type { PartProps } from './parts';
@@ -25,11 +20,16 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
     () => (solved.ok ? handOf(solved.axle, wheelbase, handwheelOf(front).way) : null),
     [solved, wheelbase, front],
   );
-  if (!front.dropArm) return null;
-  const made = armOf(wheel, front.dropArm);
+  const made = dropArmSizes(front);
+  if (!made) return null;
   const mm = (value: number) => lengthIn(value, unit, 1);
   const rows: [string, string][] = [
-    ['shaft to hole, square to the shaft', mm(made.long)],
+    [
+      'shaft to hole, square to the shaft',
+      Math.abs(made.long.left - made.long.right) < 0.05
+        ? mm(made.long.left)
+        : `${mm(made.long.left)} left, ${mm(made.long.right)} right`,
+    ],
     ['hole to hole, centre to centre', mm(made.apart)],
     ['angle between the two holes at the shaft', `${made.between.toFixed(1)}°`],
     ['shaft from level', `${made.rise.toFixed(1)}°`],
@@ -71,26 +71,7 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
         </Typography>
       </Section>
       <Section title="The drop arm as it is made">
-        <Table aria-label="Drop arm">
-          <thead>
-            <tr>
-              <th scope="col">straight ahead</th>
-              <th scope="col" className="number">
-                size
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(([what, figure]) => (
-              <tr key={what}>
-                <th scope="row" style={{ fontWeight: 400 }}>
-                  {what}
-                </th>
-                <td className="number">{figure}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
+        <FiguresTable label="Drop arm" heading="straight ahead" rows={rows} />
         <Typography variant="caption" component="p" color="text.secondary">
           A second pair of holes is entered as holes of the tie rods’ inner joints (“freedoms” at
           the tie rods): each is then tried by “find Ackermann”.
@@ -98,27 +79,4 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
       </Section>
     </TwoColumns>
   );
-}
-
-/** Sizes of the arm from its shaft to both inner joints, mm and degrees. */
-function armOf(wheel: Wheel, dropArm: DropArm) {
-  const way = dropArmWay(dropArm, 'left');
-  const other = new Map([
-    ['left', wheel.design.points],
-    ['right', wheel.design.rightPoints ?? wheel.design.points],
-  ] as const);
-  const [left, right] = (['left', 'right'] as const).map((side) => {
-    const [ahead, out, up] = toVec(other.get(side)!.tieRodInner);
-    return [ahead, side === 'left' ? out : -out, up] as const;
-  });
-  const arms = [left, right].map((joint) => dropArmTo(way, joint));
-  const [a, b] = arms.map(({ arm }) => arm);
-  const part = dot(a, b) / (lengthOf(a) * lengthOf(b));
-  return {
-    long: lengthOf(a),
-    apart: distance(left, right),
-    between: toDeg(Math.acos(Math.min(1, Math.max(-1, part)))),
-    rise: toDeg(Math.asin(way.about[2])),
-    up: dot(sub(arms[0].foot, way.through), way.about),
-  };
 }
