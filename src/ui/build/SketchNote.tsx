@@ -35,6 +35,7 @@ export const SketchNote = memo(function SketchNote({
       </Note>
     ) : null;
   const { label } = typeOf(design);
+  const asShown = selected !== null && joints.includes(selected) ? selected : null;
   return (
     <Note data-sketch={length}>
       <span>
@@ -42,9 +43,16 @@ export const SketchNote = memo(function SketchNote({
           ? `A sketch: ${counted(length, 'joint')} nobody has set. Type or paste yours, read them from a file, take them off the parts.`
           : `Nothing is judged yet: ${counted(figures, 'figure')} of the brief to set.`}
       </span>
-      {selected !== null && joints.includes(selected) && (
-        <Button size="small" onClick={() => onEdit((b) => sayPoint(b[axle]!, selected))}>
-          The {pointLabel(design, selected)} is as shown
+      {/* Always there, so that nothing moves under the hand that picks a joint. */}
+      {length > 0 && (
+        <Button
+          size="small"
+          disabled={asShown === null}
+          onClick={() => asShown !== null && onEdit((b) => sayPoint(b[axle]!, asShown))}
+        >
+          {asShown === null
+            ? 'Pick a joint that is as shown'
+            : `The ${pointLabel(design, asShown)} is as shown`}
         </Button>
       )}
       <Button size="small" onClick={() => onEdit((b) => takeTemplate(b, b[axle]!))}>
@@ -58,5 +66,9 @@ const Note = styled('div')({
   fontSize: 13.5,
   padding: '4px 8px',
   backgroundColor: PAPER.wash,
-  '& button': { padding: '0 4px' },
+  // A line each.
+  '& button': {
+    ...{ padding: '0 4px', display: 'block', maxWidth: '100%' },
+    ...{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' },
+  },
 });
