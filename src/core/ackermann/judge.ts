@@ -146,16 +146,17 @@ export class Judge {
     const stops = solved.ok ? stopsFor(solved.axle, this.build.wheelbase, this.kept.lock) : null;
     const { rack, dropArm } = design;
     if (!stops) return null;
-    const least = Math.min(...stops.map((stop) => Math.abs(stop.rack)));
+    // Both ways keep the lock: where one gets there sooner, the other says how far it goes.
+    const most = Math.max(...stops.map((stop) => Math.abs(stop.rack)));
     if (dropArm) {
-      const lock = Math.ceil(10 * least - 1e-6) / 10;
+      const lock = Math.ceil(10 * most - 1e-6) / 10;
       return lock < dropArm.lock
         ? { design: { ...design, dropArm: { ...dropArm, lock } }, collar: dropArm.lock - lock }
         : null;
     }
     if (!rack) return null;
     // Rounded so that no lock is lost by it.
-    const stop = Math.floor(10 * (rack.travel - least) + 1e-6) / 10;
+    const stop = Math.floor(10 * (rack.travel - most) + 1e-6) / 10;
     return stop > (rack.stop ?? 0)
       ? { design: { ...design, rack: { ...rack, stop } }, collar: stop }
       : null;
