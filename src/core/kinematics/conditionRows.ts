@@ -14,10 +14,11 @@ export const EQUATION_COUNT = 6;
 /** The last row is the wheel centre's height where a wheel travels; else a condition's own. */
 export const HEIGHT_ROW = EQUATION_COUNT - 1;
 
-/** How a row is read: a length, a movement across a line, a coordinate that stays. */
+/** How a row is read: a length, a movement across a line, a coordinate that stays, a direction across that keeps its heading. */
 const LENGTH = 0;
 const SIDEWAYS = 1;
 const STAYS = 2;
+const HEADING = 3;
 
 /**
  * The conditions of a kind on one free upright as six rows against its twist (movement of the wheel centre, mm,
@@ -40,7 +41,7 @@ export class ConditionRows {
   readonly centre0: Vec;
   /** How many rows are conditions: five, and the wheel's height; six where it has no travel. */
   readonly held: number;
-  /** The rod's own row; −1 where there is none. */
+  /** The row of what keeps toe: the rod's own, or a heading's; −1 where there is none. */
   readonly rodRow: number;
 
   private readonly names: string[] = [];
@@ -131,9 +132,11 @@ export class ConditionRows {
             row(SIDEWAYS, on(second), at(second), way, condition.member, [at(first), at(second)]);
           break;
         }
+        case 'heading':
+          row(HEADING, on('wheelCentre'), -1, 0, condition.member);
       }
     const equations = type.conditions.reduce((sum, { holds }) => sum + EQUATIONS[holds], 0);
-    this.held = type.noTravel ? EQUATION_COUNT : EQUATION_COUNT - 1;
+    this.held = type.noTravel || type.coupled ? EQUATION_COUNT : EQUATION_COUNT - 1;
     if (equations !== this.held)
       throw new Error(`${type.kind}: ${equations} conditions where ${this.held} hold an upright`);
     this.drawnLengths = [...this.value];
@@ -145,7 +148,8 @@ export class ConditionRows {
     this.across = new Float64Array(3 * this.reads.length);
     this.acrossNow = new Float64Array(3 * this.reads.length);
     this.steered = type.tieRod ? this.chassisNames.indexOf(type.tieRod.inner) : -1;
-    this.rodRow = this.steered < 0 ? -1 : this.onChassis.indexOf(this.steered);
+    const heading = this.reads.indexOf(HEADING);
+    this.rodRow = this.steered < 0 || heading >= 0 ? heading : this.onChassis.indexOf(this.steered);
     const names = pointNames(type);
     const goes = (list: string[], body: 'upright' | 'chassis') =>
       Int32Array.from(names, (name) => (type.points[name].on === body ? list.indexOf(name) : -1));
@@ -200,6 +204,10 @@ export class ConditionRows {
     this.place();
     this.placeInner();
     for (let i = 0; i < held; i++) {
+      if (this.reads[i] === HEADING) {
+        this.writeHeading(i);
+        continue;
+      }
       const u = 3 * this.onUpright[i];
       const c = 3 * this.onChassis[i];
       const steered = this.onChassis[i] === this.steered;
@@ -264,6 +272,16 @@ export class ConditionRows {
     missing[HEIGHT_ROW] = height - centre[2] - wheelNow[2];
   }
 
+  /** What lay across the car as drawn, the second column of the turn, has no part ahead. */
+  private writeHeading(row: number): void {
+    const { rows, missing, turned } = this;
+    const at = 6 * row;
+    rows.fill(0, at, at + 6);
+    rows[at + 4] = turned[7];
+    rows[at + 5] = -turned[4];
+    missing[row] = -turned[1];
+  }
+
   /**
    * How fast each condition asks the upright to follow the steering, per unit of its input; into `missing`, for a place
    * just written.
@@ -272,7 +290,7 @@ export class ConditionRows {
     const { missing, centre, now, inner, held } = this;
     missing.fill(0);
     for (let i = 0; i < held; i++) {
-      if (this.onChassis[i] !== this.steered) continue;
+      if (this.steered < 0 || this.onChassis[i] !== this.steered) continue;
       const u = 3 * this.onUpright[i];
       const ax = centre[0] + now[u] - inner[INNER.place];
       const ay = centre[1] + now[u + 1] - inner[INNER.place + 1];

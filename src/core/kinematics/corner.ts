@@ -1,4 +1,5 @@
 import type { CornerType } from '../corners/cornerType';
+import type { Side } from '../model/build';
 import type { Points } from '../model/points';
 import type { InnerWay } from './innerWay';
 
@@ -16,12 +17,15 @@ export interface Corner {
    * @param rack the steering's input in the corner's own outward axes: mm of a rack outward (the left corner's rack
    *   travel), degrees of a drop arm
    * @param upright receives the pose, ordered as in `U`; left as it was when out of reach
+   * @param other where the axle's other wheel stands, mm, + bump: as high as this one where nothing is said
+   * @param goes how far that one goes per mm of this one's travel in the rates: with it, or against it as in roll. Only
+   *   coupled wheels heed either
    * @returns whether the position can be reached
    */
-  pose(travel: number, rack: number, upright: Float64Array): boolean;
+  pose(travel: number, rack: number, upright: Float64Array, other?: number, goes?: 1 | -1): boolean;
 
   /** Says why a position cannot be reached, or null when it can. Slow: for messages only. */
-  why(travel: number, rack: number): OutOfReach | null;
+  why(travel: number, rack: number, other?: number): OutOfReach | null;
 }
 
 /** The member that gives out, and the last position on the straight way there that still works. */
@@ -67,8 +71,16 @@ export const U = {
   axisAlongPerRack: 36,
   /** The steering's input in the corner's own outward axes: mm of a rack, degrees of a drop arm. */
   rack: 39,
+  /** What carries the kingpins of a coupled axle: its turn row by row, then its shift: place = turn · drawn + shift. */
+  beam: 40,
+  beamShift: 49,
+  /** Where the rod from arm to arm of a coupled axle comes from: the other wheel's joint. */
+  otherArm: 52,
+  /** The upright's twist per mm of travel as the other wheel goes as far against it, of a coupled axle that travels. */
+  turnInRoll: 55,
+  moveInRoll: 58,
 } as const;
-export const UPRIGHT_SIZE = 40;
+export const UPRIGHT_SIZE = 61;
 
 /** A fault in the layout as drawn, at the point to look at. */
 export interface LayoutFault {
@@ -83,6 +95,21 @@ export interface DrawnCorner {
   static: { toe: number; camber: number };
   /** How the steering unit moves the rod's inner joint. */
   steering: InnerWay;
+  /** What a wheel that is coupled to the other one hangs on besides. */
+  coupled?: CoupledTo | undefined;
+}
+
+/** The rest of an axle whose wheels are coupled, seen from one of its corners. */
+export interface CoupledTo {
+  side: Side;
+  /** The other side's points, in its own outward axes. */
+  other: Points;
+  /** The side that the drag link goes to. */
+  to: Side;
+  /** How the drag link's inner joint moves, in the car's axes [ahead, left, up]. */
+  steering: InnerWay;
+  /** From a leaf spring's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */
+  lead: number | undefined;
 }
 
 export type Prepared<T> = { ok: true; corner: T } | { ok: false; faults: LayoutFault[] };

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { bringToNothing } from '../../test/referenceSolver';
 import { U, UPRIGHT_SIZE } from './corner';
 import { CoupledAxle } from './coupledAxle';
-import type { CoupledInput, DrawnCoupled } from './coupledAxle';
+import type { CoupledInput } from './coupledAxle';
+import type { DrawnCoupled } from './coupledBodies';
 
 type V = [number, number, number];
 const add = (a: V, b: V): V => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];

@@ -1,42 +1,13 @@
 import { toRad } from '../geometry/angle';
 import { factor, solveFactored } from '../geometry/linear';
-import { add, cross, distance, dot, scale, sub, unit } from '../geometry/vec';
+import { add, cross, distance, dot, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Side } from '../model/build';
 import { U } from './corner';
+import { CoupledBodies, TURN, UNKNOWNS, YAW, carry, mirrored, vecOf } from './coupledBodies';
+import type { Carried, DrawnCoupled } from './coupledBodies';
 import { INNER, INNER_SIZE, writeInner } from './innerWay';
-import type { InnerWay } from './innerWay';
 import { headingOf, spindleOf } from './spindle';
-
-/** One end of an axle whose wheels are coupled, in the car's axes [ahead, left, up], mm. */
-export interface CoupledEnd {
-  kingpinLower: Vec;
-  kingpinUpper: Vec;
-  wheelCentre: Vec;
-  /** The cross tie rod's joint. */
-  tieRodOuter: Vec;
-  /** A leaf spring's pad on the beam and its fixed eye on the chassis; none where the frame holds the kingpins. */
-  spring?: { pad: Vec; eye: Vec };
-}
-
-/**
- * Two wheels on kingpins that one tie rod joins from arm to arm, one of them moved by a drag link: a beam on leaf
- * springs, or a kart's frame.
- */
-export interface DrawnCoupled {
-  ends: Record<Side, CoupledEnd>;
-  /** On the drop arm or rack, and on the arm of the end that it goes to. */
-  dragLink: { inner: Vec; outer: Vec; to: Side };
-  /** How the steering moves the drag link's inner joint, in the car's axes. */
-  steering: InnerWay;
-  /** Toe and camber of either wheel, degrees. */
-  static: { toe: number; camber: number };
-  /** From the pad toward the fixed eye, as a part of their distance, to the middle of the pad's arc. */
-  lead?: number;
-}
-
-/** Three quarters: common practice for a flat semi-elliptic leaf. */
-export const USUAL_LEAD = 0.75;
 
 /** What moves it: each wheel, mm, + bump; the steering, mm of a rack or degrees of a drop arm; the axle's wind-up, degrees, + its top ahead. */
 export interface CoupledInput {
@@ -46,12 +17,7 @@ export interface CoupledInput {
   windUp: number;
 }
 
-const SIDES = ['left', 'right'] as const;
-/** Unknowns: the beam ahead and up, its yaw and roll, each stub's turn about its kingpin. */
-const YAW = 2;
-const ROLL = 3;
-const TURN = 4;
-const SIZE = 6;
+const SIZE = UNKNOWNS;
 /** A position is found when no unknown is to move more, mm or rad times a hundred. */
 const CLOSE = 1e-10;
 const MOST_STEPS = 14;
@@ -62,16 +28,8 @@ const LEAST_PART = 1e-5;
 /** A rod turns its arm where this part of its pull at the least is square to it (0.06°). */
 const DEAD_CENTRE = 1e-3;
 
-/**
- * A place on the axle: which end, whether the stub carries it, where it is as drawn from the pads' middle, on a stub
- * from its kingpin's lower end; and where it stands.
- */
-interface Carried {
-  end: 0 | 1;
-  turns: boolean;
-  from: Vec;
-  now: Float64Array;
-}
+/** What keeps each of the equations. */
+const MEMBERS = ['axle', 'axle', 'leaf spring', 'leaf spring', 'tie rod', 'drag link'];
 
 /** One input's part of a movement. */
 type Along = Partial<Record<keyof CoupledInput, number>>;
@@ -83,8 +41,7 @@ type Along = Partial<Record<keyof CoupledInput, number>>;
  * every singular position that it is drawn on. Where the frame holds the kingpins only the two turns are unknown.
  */
 export class CoupledAxle {
-  private readonly held: boolean;
-  private readonly origin: Vec;
+  private readonly bodies: CoupledBodies;
   private readonly q = new Float64Array(SIZE);
   private readonly kept = new Float64Array(SIZE);
   private readonly rows = new Float64Array(SIZE * SIZE);
@@ -94,24 +51,6 @@ export class CoupledAxle {
   private readonly inner = new Float64Array(INNER_SIZE);
   private at: CoupledInput = { ...STRAIGHT };
   private readonly side: number;
-  /** Each kingpin as drawn, and where its foot is, how it leans and how its stub is turned as it stands. */
-  private readonly kingpins: readonly {
-    lower: Vec;
-    along: Vec;
-    foot: Float64Array;
-    pin: Float64Array;
-    turned: Float64Array;
-  }[];
-  /** The beam as it stands: its middle, how it is turned, the lines it rolls and winds up about. */
-  private readonly middle = new Float64Array(3);
-  private readonly turned = new Float64Array(9);
-  private readonly rollAxis = new Float64Array(3);
-  private readonly spinAxis = new Float64Array(3);
-  private readonly all: readonly Carried[];
-  private readonly wheels: readonly Carried[];
-  private readonly arms: readonly Carried[];
-  private readonly pads: readonly { pad: Carried; middle: Vec; reach: number }[];
-  private readonly drag: Carried;
   private readonly heights: readonly number[];
   private readonly tieRod: number;
   private readonly long: number;
@@ -120,42 +59,19 @@ export class CoupledAxle {
   private readonly link = new Float64Array(3);
   private readonly wanted = new Float64Array(SIZE);
   private readonly rates = new Float64Array(SIZE);
+  private readonly perHeave = new Float64Array(SIZE);
+  private readonly perRoll = new Float64Array(SIZE);
+  private readonly perSteer = new Float64Array(SIZE);
+  /** Whether those are of where it stands. */
+  private rated = false;
   private readonly scratch = new Float64Array(3);
   private readonly spindles: readonly Vec[];
   private readonly headings: readonly Vec[];
 
   constructor(private readonly drawn: DrawnCoupled) {
-    const ends = SIDES.map((side) => drawn.ends[side]);
-    this.held = ends.some(({ spring }) => !spring);
-    const middleOf = (a: Vec, b: Vec): Vec => scale(add(a, b), 0.5);
-    this.origin = this.held
-      ? middleOf(ends[0].kingpinLower, ends[1].kingpinLower)
-      : middleOf(ends[0].spring!.pad, ends[1].spring!.pad);
-    const from = (place: Vec): Vec => sub(place, this.origin);
-    this.kingpins = ends.map(({ kingpinLower, kingpinUpper }) => ({
-      lower: from(kingpinLower),
-      along: unit(sub(kingpinUpper, kingpinLower)),
-      foot: new Float64Array(3),
-      pin: new Float64Array(3),
-      turned: new Float64Array(9),
-    }));
-    const on = (end: 0 | 1, place: Vec, turns: boolean): Carried => ({
-      ...{ end, turns, now: new Float64Array(3) },
-      from: turns ? sub(from(place), this.kingpins[end].lower) : from(place),
-    });
-    this.wheels = ends.map(({ wheelCentre }, i) => on(i as 0 | 1, wheelCentre, true));
-    this.arms = ends.map(({ tieRodOuter }, i) => on(i as 0 | 1, tieRodOuter, true));
-    const lead = drawn.lead ?? USUAL_LEAD;
-    this.pads = this.held
-      ? []
-      : ends.map(({ spring }, i) => {
-          const middle = add(spring!.pad, scale(sub(spring!.eye, spring!.pad), lead));
-          const [x, , z] = sub(spring!.pad, middle);
-          return { pad: on(i as 0 | 1, spring!.pad, false), middle, reach: Math.hypot(x, z) };
-        });
-    const { inner, outer, to } = drawn.dragLink;
-    this.drag = on(to === 'left' ? 0 : 1, outer, true);
-    this.all = [...this.wheels, ...this.arms, ...this.pads.map(({ pad }) => pad), this.drag];
+    const ends = [drawn.ends.left, drawn.ends.right];
+    const { inner, outer } = drawn.dragLink;
+    this.bodies = new CoupledBodies(drawn);
     this.heights = ends.map(({ wheelCentre }) => wheelCentre[2]);
     this.tieRod = distance(ends[0].tieRodOuter, ends[1].tieRodOuter);
     this.long = distance(inner, outer);
@@ -173,11 +89,11 @@ export class CoupledAxle {
     this.at = { ...STRAIGHT };
     this.writeRows();
     const turns = (place: Carried, along: Float64Array) => {
-      const per = this.perTurn(place);
+      const per = this.bodies.perTurn(place);
       return Math.abs(dot(per, vecOf(along))) > DEAD_CENTRE * Math.max(1, Math.hypot(...per));
     };
-    if (!turns(this.drag, this.link)) return 'drag link';
-    if (!this.arms.every((arm) => turns(arm, this.rod))) return 'tie rod';
+    if (!turns(this.bodies.drag, this.link)) return 'drag link';
+    if (!this.bodies.arms.every((arm) => turns(arm, this.rod))) return 'tie rod';
     return this.side === 0 || !this.search(STRAIGHT) ? 'springs' : null;
   }
 
@@ -187,7 +103,8 @@ export class CoupledAxle {
    */
   goTo(input: CoupledInput): boolean {
     if (this.side === 0) return false;
-    if (this.held && (input.left !== 0 || input.right !== 0 || input.windUp !== 0)) return false;
+    if (this.bodies.held && (input.left !== 0 || input.right !== 0 || input.windUp !== 0))
+      return false;
     const { at, q } = this;
     const before = q.slice();
     if (this.walk(input)) return true;
@@ -211,8 +128,8 @@ export class CoupledAxle {
     // A mirror turns a rotation round.
     const putTurn = (offset: number, [x, y, z]: Vec) =>
       u.set(out > 0 ? [x, y, z] : [-x, y, -z], offset);
-    const { foot, pin, turned } = this.kingpins[end];
-    const wheel = this.wheels[end];
+    const { foot, pin, turned } = this.bodies.kingpins[end];
+    const wheel = this.bodies.wheels[end];
     const onStub = (v: Vec): Vec => {
       carry(turned, v, this.scratch);
       return vecOf(this.scratch);
@@ -222,38 +139,86 @@ export class CoupledAxle {
     put(U.heading, onStub(this.headings[end]));
     put(U.axisAt, vecOf(foot));
     put(U.axisAlong, vecOf(pin));
-    const moves: [number, number, number, Along][] = [
-      [U.turnPerTravel, U.movePerTravel, U.axisAtPerTravel, this.travelAlong(side, alike)],
-      [U.turnPerRack, U.movePerRack, U.axisAtPerRack, { steer: out }],
+    const { perHeave, perRoll, perSteer } = this.allRates();
+    // In roll this wheel goes up; the steering's input counts outward.
+    const moves: [number, number, number | null, Float64Array, 1 | -1][] = [
+      alike
+        ? [U.turnPerTravel, U.movePerTravel, U.axisAtPerTravel, perHeave, 1]
+        : [U.turnPerTravel, U.movePerTravel, U.axisAtPerTravel, perRoll, out],
+      [U.turnPerRack, U.movePerRack, U.axisAtPerRack, perSteer, out],
+      [U.turnInRoll, U.moveInRoll, null, perRoll, out],
     ];
-    for (const [turnAt, moveAt, axisAt, by] of moves) {
-      const rates = this.ratesBy(by);
-      const beam = this.beamTurn(rates, 0);
-      const moved: Vec = [rates[0], 0, rates[1]];
-      const rigid = (now: Float64Array): Vec =>
-        add(moved, cross(beam, sub(vecOf(now), vecOf(this.middle))));
+    for (const [turnAt, moveAt, axisAt, rates, way] of moves) {
+      const beam = this.bodies.turnBy(rates, 0);
+      const rigid = (now: Float64Array): Vec => this.bodies.goesBy(rates, beam, now);
       const turn = rates[TURN + end];
-      putTurn(turnAt, add(beam, scale(vecOf(pin), turn)));
-      put(moveAt, add(rigid(wheel.now), scale(this.perTurn(wheel), turn)));
-      put(axisAt, rigid(foot));
-      put(axisAt + 3, cross(beam, vecOf(pin)));
+      putTurn(turnAt, scale(add(beam, scale(vecOf(pin), turn)), way));
+      put(moveAt, scale(add(rigid(wheel.now), scale(this.bodies.perTurn(wheel), turn)), way));
+      if (axisAt === null) continue;
+      put(axisAt, scale(rigid(foot), way));
+      put(axisAt + 3, scale(cross(beam, vecOf(pin)), way));
     }
-    if (this.held) {
+    if (this.bodies.held) {
       u.fill(NaN, U.turnPerTravel, U.movePerTravel + 3);
       u.fill(NaN, U.axisAtPerTravel, U.axisAlongPerTravel + 3);
+      u.fill(NaN, U.turnInRoll, U.moveInRoll + 3);
     }
     u[U.rack] = out * this.at.steer;
+    put(U.otherArm, vecOf(this.bodies.arms[1 - end].now));
+    this.writeBeam(out, u);
+  }
+
+  /** How what carries the kingpins is turned and shifted from as drawn, in a side's outward axes. */
+  private writeBeam(out: 1 | -1, u: Float64Array): void {
+    const { turned, middle, origin } = this.bodies;
+    carry(turned, origin, this.scratch);
+    for (let i = 0; i < 3; i++) {
+      const across = i === 1 ? out : 1;
+      u[U.beamShift + i] = across * (middle[i] - this.scratch[i]);
+      for (let j = 0; j < 3; j++)
+        u[U.beam + 3 * i + j] = across * (j === 1 ? out : 1) * turned[3 * i + j];
+    }
+  }
+
+  /** Whether the frame holds the kingpins. */
+  get isHeld(): boolean {
+    return this.bodies.held;
+  }
+
+  /** What gives out near the end of what can be reached, where it stands: a load pulls it without limit. */
+  mostLoaded(): string {
+    this.writeRows();
+    const transposed = Float64Array.from(
+      this.rows,
+      (_, i) => this.rows[(i % SIZE) * SIZE + Math.floor(i / SIZE)],
+    );
+    const force = new Float64Array(SIZE);
+    const order = new Int32Array(SIZE);
+    if (factor(transposed, SIZE, order))
+      solveFactored(transposed, SIZE, order, new Float64Array(SIZE).fill(1), force);
+    let most = SIZE - 1;
+    for (let i = 2; i < SIZE; i++) if (Math.abs(force[i]) > Math.abs(force[most])) most = i;
+    // The rows as they were.
+    this.search(this.at);
+    return MEMBERS[most];
   }
 
   /** Where a spring's pad is, in the car's axes, mm; null where the frame holds the kingpins. */
   pad(side: Side): Vec | null {
-    return this.held ? null : vecOf(this.pads[side === 'left' ? 0 : 1].pad.now);
+    return this.bodies.held ? null : vecOf(this.bodies.pads[side === 'left' ? 0 : 1].pad.now);
   }
 
-  private travelAlong(side: Side, alike: boolean): Along {
-    if (this.held) return {};
-    const other = alike ? 1 : -1;
-    return side === 'left' ? { left: 1, right: other } : { left: other, right: 1 };
+  /** Rates of the unknowns where it stands: both wheels up, the left one up and the right one down, the steering. */
+  private allRates() {
+    const { perHeave, perRoll, perSteer } = this;
+    if (!this.rated) {
+      const travels = !this.bodies.held;
+      perHeave.set(this.ratesBy(travels ? { left: 1, right: 1 } : {}));
+      perRoll.set(this.ratesBy(travels ? { left: 1, right: -1 } : {}));
+      perSteer.set(this.ratesBy({ steer: 1 }));
+      this.rated = true;
+    }
+    return { perHeave, perRoll, perSteer };
   }
 
   private walk(to: CoupledInput): boolean {
@@ -289,6 +254,7 @@ export class CoupledAxle {
   /** Newton's method at an input from where it stands; leaves the rows factored there. */
   private search(input: CoupledInput): boolean {
     this.at = input;
+    this.rated = false;
     for (let n = 0; n < MOST_STEPS; n++) {
       this.writeRows();
       if (!factor(this.rows, SIZE, this.order)) return false;
@@ -304,115 +270,41 @@ export class CoupledAxle {
 
   /** Each equation's row against the unknowns, and what is missing from it. */
   private writeRows(): void {
-    const { rows, missing, at, inner, arms, drag } = this;
-    this.pose();
+    const { rows, missing, at, inner } = this;
+    const { arms, drag } = this.bodies;
+    this.bodies.pose(this.q, at.windUp);
     rows.fill(0);
     missing.fill(0);
-    if (this.held) for (let i = 0; i < TURN; i++) rows[i * SIZE + i] = 1;
+    if (this.bodies.held) for (let i = 0; i < TURN; i++) rows[i * SIZE + i] = 1;
     else
       for (let end = 0; end < 2; end++) {
-        const wheel = this.wheels[end];
-        this.writeRow(end, wheel, 0, 0, 1);
+        const wheel = this.bodies.wheels[end];
+        this.bodies.writeRow(rows, end, wheel, 0, 0, 1);
         missing[end] = this.heights[end] + (end === 0 ? at.left : at.right) - wheel.now[2];
-        const { pad, middle, reach } = this.pads[end];
+        const { pad, middle, reach } = this.bodies.pads[end];
         const x = pad.now[0] - middle[0];
         const z = pad.now[2] - middle[2];
         const far = Math.sqrt(x * x + z * z);
-        this.writeRow(2 + end, pad, x / far, 0, z / far);
+        this.bodies.writeRow(rows, 2 + end, pad, x / far, 0, z / far);
         missing[2 + end] = reach - far;
       }
     inner[INNER.input] = at.steer;
     writeInner(this.drawn.steering, inner);
     const { rod, link } = this;
     const apart = lineTo(arms[0].now, arms[1].now, 0, rod);
-    this.writeRow(4, arms[0], rod[0], rod[1], rod[2]);
-    this.writeRow(4, arms[1], -rod[0], -rod[1], -rod[2]);
+    this.bodies.writeRow(rows, 4, arms[0], rod[0], rod[1], rod[2]);
+    this.bodies.writeRow(rows, 4, arms[1], -rod[0], -rod[1], -rod[2]);
     missing[4] = this.tieRod - apart;
     const long = lineTo(drag.now, inner, INNER.place, link);
-    this.writeRow(5, drag, link[0], link[1], link[2]);
+    this.bodies.writeRow(rows, 5, drag, link[0], link[1], link[2]);
     missing[5] = this.long - long;
-  }
-
-  /** Adds how a place goes along a direction with each unknown. */
-  private writeRow(row: number, { end, turns, now }: Carried, wx: number, wy: number, wz: number) {
-    const at = row * SIZE;
-    const { rows, middle, rollAxis: r } = this;
-    const x = now[0] - middle[0];
-    const y = now[1] - middle[1];
-    const z = now[2] - middle[2];
-    if (!this.held) {
-      rows[at] += wx;
-      rows[at + 1] += wz;
-      rows[at + YAW] += wy * x - wx * y;
-      rows[at + ROLL] +=
-        wx * (r[1] * z - r[2] * y) + wy * (r[2] * x - r[0] * z) + wz * (r[0] * y - r[1] * x);
-    }
-    if (!turns) return;
-    const { foot, pin: k } = this.kingpins[end];
-    const fx = now[0] - foot[0];
-    const fy = now[1] - foot[1];
-    const fz = now[2] - foot[2];
-    rows[at + TURN + end] +=
-      wx * (k[1] * fz - k[2] * fy) + wy * (k[2] * fx - k[0] * fz) + wz * (k[0] * fy - k[1] * fx);
-  }
-
-  /** Beam, stubs and every place on them where the unknowns have them. */
-  private pose(): void {
-    const { q, turned, middle, origin, rollAxis, spinAxis } = this;
-    for (let i = 0; i < 3; i++) middle[i] = origin[i];
-    middle[0] += q[0];
-    middle[2] += q[1];
-    const wind = this.held ? 0 : toRad(this.at.windUp);
-    const [sy, cy] = [Math.sin(q[YAW]), Math.cos(q[YAW])];
-    const [sr, cr] = [Math.sin(q[ROLL]), Math.cos(q[ROLL])];
-    const [sw, cw] = [Math.sin(wind), Math.cos(wind)];
-    // Wound up about the line across, rolled about the line along, yawed.
-    const a = sr * sw;
-    const b = -sr * cw;
-    turned[0] = cy * cw - sy * a;
-    turned[1] = -sy * cr;
-    turned[2] = cy * sw - sy * b;
-    turned[3] = sy * cw + cy * a;
-    turned[4] = cy * cr;
-    turned[5] = sy * sw + cy * b;
-    turned[6] = -cr * sw;
-    turned[7] = sr;
-    turned[8] = cr * cw;
-    rollAxis[0] = cy;
-    rollAxis[1] = sy;
-    spinAxis[0] = turned[1];
-    spinAxis[1] = turned[4];
-    spinAxis[2] = turned[7];
-    for (let end = 0; end < 2; end++) {
-      const { lower, along: k, foot, pin, turned: stub } = this.kingpins[end];
-      carry(turned, lower, foot);
-      for (let i = 0; i < 3; i++) foot[i] += middle[i];
-      carry(turned, k, pin);
-      // Rodrigues about the kingpin, then as the beam is turned.
-      const s = Math.sin(q[TURN + end]);
-      const c = Math.cos(q[TURN + end]);
-      for (let j = 0; j < 3; j++) {
-        const d = k[j] * (1 - c);
-        const x = k[0] * d + (j === 0 ? c : j === 1 ? -k[2] * s : k[1] * s);
-        const y = k[1] * d + (j === 1 ? c : j === 0 ? k[2] * s : -k[0] * s);
-        const z = k[2] * d + (j === 2 ? c : j === 0 ? -k[1] * s : k[0] * s);
-        for (let i = 0; i < 3; i++)
-          stub[3 * i + j] = turned[3 * i] * x + turned[3 * i + 1] * y + turned[3 * i + 2] * z;
-      }
-    }
-    for (const { end, turns, from, now } of this.all) {
-      const { turned: stub, foot } = this.kingpins[end];
-      carry(turns ? stub : turned, from, now);
-      const to = turns ? foot : middle;
-      for (let i = 0; i < 3; i++) now[i] += to[i];
-    }
   }
 
   /** How every unknown answers to the inputs, exact, at the position found; in a list that the next call overwrites. */
   private ratesBy({ left = 0, right = 0, steer = 0, windUp = 0 }: Along): Float64Array {
     const { wanted, rates, link, inner } = this;
     wanted.fill(0);
-    if (!this.held) {
+    if (!this.bodies.held) {
       wanted[0] = left;
       wanted[1] = right;
       if (windUp !== 0) this.lessWindUp(windUp);
@@ -425,32 +317,18 @@ export class CoupledAxle {
   /** What winding up by so many degrees would make of each condition is to be taken back. */
   private lessWindUp(degrees: number): void {
     const { wanted, rod, link } = this;
-    const spin = scale(vecOf(this.spinAxis), toRad(degrees));
-    const goes = ({ now }: Carried): Vec => cross(spin, sub(vecOf(now), vecOf(this.middle)));
+    const spin = scale(vecOf(this.bodies.spinAxis), toRad(degrees));
+    const goes = ({ now }: Carried): Vec => cross(spin, sub(vecOf(now), vecOf(this.bodies.middle)));
     for (const end of [0, 1] as const) {
-      wanted[end] -= goes(this.wheels[end])[2];
-      const { pad, middle } = this.pads[end];
+      wanted[end] -= goes(this.bodies.wheels[end])[2];
+      const { pad, middle } = this.bodies.pads[end];
       const [x, , z] = sub(vecOf(pad.now), middle);
       const [dx, , dz] = goes(pad);
       wanted[2 + end] -= (x * dx + z * dz) / Math.hypot(x, z);
     }
-    const [l, r] = this.arms.map(goes);
+    const [l, r] = this.bodies.arms.map(goes);
     wanted[4] -= dot(vecOf(rod), sub(l, r));
-    wanted[5] -= dot(vecOf(link), goes(this.drag));
-  }
-
-  /** The beam's turn, rad, by rates of the unknowns. */
-  private beamTurn(rates: Float64Array, windUp: number): Vec {
-    if (this.held) return [0, 0, 0];
-    const { rollAxis: r, spinAxis: w } = this;
-    const by = toRad(windUp);
-    return [r[0] * rates[ROLL] + w[0] * by, r[1] * rates[ROLL] + w[1] * by, rates[YAW] + w[2] * by];
-  }
-
-  /** How a place on a stub goes per rad about its kingpin. */
-  private perTurn({ end, now }: Carried): Vec {
-    const { foot, pin } = this.kingpins[end];
-    return cross(vecOf(pin), sub(vecOf(now), vecOf(foot)));
+    wanted[5] -= dot(vecOf(link), goes(this.bodies.drag));
   }
 
   /** Which side of a singular position it is on: the sign of the factored rows' determinant. */
@@ -480,15 +358,6 @@ const between = (a: CoupledInput, b: CoupledInput, part: number): CoupledInput =
   steer: a.steer + part * (b.steer - a.steer),
   windUp: a.windUp + part * (b.windUp - a.windUp),
 });
-const mirrored = ([x, y, z]: Vec): Vec => [x, -y, z];
-const vecOf = (a: Float64Array): Vec => [a[0], a[1], a[2]];
-
-/** A vector turned by a matrix, row by row. */
-function carry(turned: Float64Array, [x, y, z]: Vec, into: Float64Array): void {
-  for (let i = 0; i < 3; i++)
-    into[i] = turned[3 * i] * x + turned[3 * i + 1] * y + turned[3 * i + 2] * z;
-}
-
 /** Writes the direction of length 1 from one place to another, and says how far it is. */
 function lineTo(to: Float64Array, from: Float64Array, at: number, into: Float64Array): number {
   const x = to[0] - from[at];

@@ -68,7 +68,7 @@ describe('against a general-purpose least-squares solver', () => {
           expect(distance(at(u, U.wheelCentre), pose.wheelCentre)).toBeLessThan(1e-6);
           const joints = jointsAt(prepared(design).left.drawn, u);
           expect(distance(joints['lowerOuter'], pose.lowerOuter)).toBeLessThan(1e-6);
-          expect(distance(joints.tieRodOuter, pose.tieRodOuter)).toBeLessThan(1e-6);
+          expect(distance(joints['tieRodOuter'], pose.tieRodOuter)).toBeLessThan(1e-6);
           expect(distance(at(u, U.axisAt), pose.lowerOuter)).toBeLessThan(1e-6);
           expect(toDeg(distance(at(u, U.spindle), pose.spindle))).toBeLessThan(1e-6);
         },
@@ -98,7 +98,7 @@ describe('laws of the linkage', () => {
         const joints = jointsAt(prepared(design).left.drawn, u);
         const lower = joints['lowerOuter'];
         const upper = joints['upperOuter'];
-        const outer = joints.tieRodOuter;
+        const outer = joints['tieRodOuter'];
         expect(distance(at(u, U.axisAt), lower)).toBeLessThan(1e-9);
         expect(distance(at(u, U.axisAlong), sub(upper, lower))).toBeLessThan(1e-9);
         const wheel = at(u, U.wheelCentre);
@@ -108,7 +108,7 @@ describe('laws of the linkage', () => {
           [p['upperFrontInner'], upper, 'upperFrontInner', 'upperOuter'],
           [p['upperRearInner'], upper, 'upperRearInner', 'upperOuter'],
           [lower, upper, 'lowerOuter', 'upperOuter'],
-          [joints.tieRodInner, outer, 'tieRodInner', 'tieRodOuter'],
+          [joints['tieRodInner'], outer, 'tieRodInner', 'tieRodOuter'],
           [lower, outer, 'lowerOuter', 'tieRodOuter'],
           [upper, outer, 'upperOuter', 'tieRodOuter'],
           [wheel, lower, 'wheelCentre', 'lowerOuter'],

@@ -11,8 +11,6 @@ import { headingOf, spindleOf } from './spindle';
 /** Where every joint of a corner is, [ahead, out, up] mm in its own axes. */
 export interface Joints {
   wheelCentre: Vec;
-  tieRodInner: Vec;
-  tieRodOuter: Vec;
   [name: PointName]: Vec;
 }
 
@@ -51,23 +49,8 @@ export const carried = (v: Vec, from: Frame, to: Frame): Vec => {
 };
 
 /**
- * Places the ends of a corner's rod in solved poses, as `placer` does with all joints; null where the kind has none.
- */
-export function rodPlacer(corner: DrawnCorner) {
-  const { type, steering } = corner;
-  if (!type.tieRod) return null;
-  const { tieRodInner, tieRodOuter, wheelCentre } = typedJoints(corner);
-  const from = drawnFrame(corner.static);
-  const off = sub(tieRodOuter, wheelCentre);
-  return (upright: Float64Array): { inner: Vec; outer: Vec } => ({
-    inner: innerAt(steering, tieRodInner, upright[U.rack]),
-    outer: add(triple(upright, U.wheelCentre), carried(off, from, frameAt(upright))),
-  });
-}
-
-/**
  * Places the joints of a corner in solved poses: the upright carries its own, the rod's inner joint rides on the
- * rack or the drop arm, the chassis' stay.
+ * rack or the drop arm, a beam carries what is on it, the chassis' stay.
  */
 export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
   const { type, steering } = corner;
@@ -76,16 +59,31 @@ export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
   const own = pointNames(type)
     .filter((name) => type.points[name].on === 'upright')
     .map((name) => ({ name, off: sub(drawn[name], drawn.wheelCentre) }));
+  const onBeam = pointNames(type).filter((name) => type.points[name].on === 'beam');
   const inner = type.tieRod?.inner;
   return (upright) => {
     const to = frameAt(upright);
     const centre = triple(upright, U.wheelCentre);
     const joints = { ...drawn };
     for (const { name, off } of own) joints[name] = add(centre, carried(off, from, to));
+    for (const name of onBeam) joints[name] = onBeamAt(upright, drawn[name]);
     if (inner) joints[inner] = innerAt(steering, drawn[inner], upright[U.rack]);
     return joints;
   };
 }
+
+/** Where a place drawn on the beam is in a solved pose. */
+export const onBeamAt = (upright: Float64Array, [x, y, z]: Vec): Vec => {
+  const at = (row: number): number =>
+    upright[U.beam + 3 * row] * x +
+    upright[U.beam + 3 * row + 1] * y +
+    upright[U.beam + 3 * row + 2] * z +
+    upright[U.beamShift + row];
+  return [at(0), at(1), at(2)];
+};
+
+/** Where the rod from arm to arm of a coupled axle comes from, in a solved pose. */
+export const otherArmAt = (upright: Float64Array): Vec => triple(upright, U.otherArm);
 
 /** The joints of one solved pose. */
 export const jointsAt = (corner: DrawnCorner, upright: Float64Array): Joints =>

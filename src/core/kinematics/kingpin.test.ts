@@ -69,7 +69,7 @@ const anyKart = fc
         { ahead: ahead + off[i], out: out + off[i + 3], up: up + off[i + 7] },
       ]),
     ) as unknown as Points;
-    const inner = points.tieRodInner;
+    const inner = points['tieRodInner'];
     return {
       ...front,
       static: { toe, camber },

@@ -1,4 +1,4 @@
-import { kingpinOf } from '../corners/kinds';
+import { kingpinOf, rodEnds } from '../corners/kinds';
 import { add, cross, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { NO_TRAVEL, U } from './corner';
@@ -60,6 +60,8 @@ export class KingpinCorner implements Corner {
   constructor(private readonly drawn: DrawnCorner) {
     const joints = typedJoints(drawn);
     const [lower, upper] = kingpinOf(drawn.type)!.map((name) => joints[name]);
+    const ends = rodEnds(drawn.type);
+    const [inner, outer] = [joints[ends.inner], joints[ends.outer]];
     this.lower = lower;
     this.kingpin = sub(upper, lower);
     const k = (this.along = unit(this.kingpin));
@@ -69,11 +71,11 @@ export class KingpinCorner implements Corner {
       const arm = sub(v, stays);
       return { foot: stays, arm, quarter: cross(k, arm) };
     };
-    const from = about(sub(joints.tieRodOuter, lower));
+    const from = about(sub(outer, lower));
     this.foot = add(lower, from.foot);
     this.arm = from.arm;
     this.quarter = from.quarter;
-    const rod = length(sub(joints.tieRodOuter, joints.tieRodInner));
+    const rod = length(sub(outer, inner));
     this.square = rod * rod - dot(this.arm, this.arm);
     const spindle = spindleOf(drawn.static);
     const wheel = about(sub(joints.wheelCentre, lower));
@@ -82,13 +84,17 @@ export class KingpinCorner implements Corner {
       { at: U.spindle, ...about(spindle) },
       { at: U.heading, ...about(headingOf(spindle)) },
     ];
-    for (let i = 0; i < 3; i++) this.inner[INNER.drawn + i] = joints.tieRodInner[i];
-    this.side = dot(sub(this.foot, joints.tieRodInner), this.quarter) > 0 ? -1 : 1;
+    for (let i = 0; i < 3; i++) this.inner[INNER.drawn + i] = inner[i];
+    this.side = dot(sub(this.foot, inner), this.quarter) > 0 ? -1 : 1;
   }
 
   /** The rod as drawn points straight at the kingpin: nothing tells which way it would turn the wheel. */
   isAtDeadCentre(): boolean {
-    const inner = innerAt(this.drawn.steering, typedJoints(this.drawn).tieRodInner, 0);
+    const inner = innerAt(
+      this.drawn.steering,
+      typedJoints(this.drawn)[rodEnds(this.drawn.type).inner],
+      0,
+    );
     const off = sub(this.foot, inner);
     const size = Math.hypot(dot(off, this.arm), dot(off, this.quarter));
     return !(Math.abs(dot(off, this.quarter)) > DEAD_CENTRE * size);

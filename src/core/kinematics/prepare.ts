@@ -1,4 +1,5 @@
 import type { Corner, DrawnCorner, Prepared } from './corner';
+import { prepareCoupledCorner } from './coupledCorner';
 import { prepareDoubleWishbone } from './doubleWishbone';
 import { prepareFree } from './freeCorner';
 import { prepareKingpin } from './kingpin';
@@ -11,4 +12,6 @@ const CLOSED_FORMS: Readonly<Record<string, (drawn: DrawnCorner) => Prepared<Cor
 
 /** Makes a corner that can be moved, or says which points make it unusable as drawn. */
 export const prepareCorner = (drawn: DrawnCorner): Prepared<Corner> =>
-  (CLOSED_FORMS[drawn.type.kind] ?? prepareFree)(drawn);
+  drawn.coupled
+    ? prepareCoupledCorner(drawn)
+    : (CLOSED_FORMS[drawn.type.kind] ?? prepareFree)(drawn);

@@ -1,4 +1,4 @@
-import { typeOf } from '../corners/kinds';
+import { typeOn } from '../corners/kinds';
 import type { CornerType } from '../corners/cornerType';
 import type { AxleDesign, AxleName, Build, Side, Travel } from '../model/build';
 import type { Points } from '../model/points';
@@ -10,6 +10,7 @@ import {
   steerRangeOf,
   steerUnitOf,
   withPoints,
+  withRod,
 } from './axle';
 import type { AxleCorner, PreparedAxle } from './axle';
 import type { DrawnCorner, SteerUnit } from './corner';
@@ -39,8 +40,14 @@ export class Wheel {
     return !this.type.noTravel;
   }
 
+  /** Whether it goes up and down by itself, whatever the axle's other wheel does. */
+  get alone(): boolean {
+    return this.travels && !this.type.coupled;
+  }
+
+  /** The table of its kind, on its side. */
   get type(): CornerType {
-    return typeOf(this.design);
+    return typeOn(this.design, this.side);
   }
 
   /** Where its points are, in its own outward axes. */
@@ -85,6 +92,11 @@ export class Wheel {
   /** The same wheel with some of its points elsewhere. */
   withPoints(change: Partial<Points>): Wheel {
     return this.drawnAs(withPoints(this.design, this.side, change));
+  }
+
+  /** The same wheel with its rod's joints elsewhere, the box of a drag link going along with its arm. */
+  withRod(change: Partial<Points>): Wheel {
+    return this.drawnAs(withRod(this.design, this.side, change));
   }
 }
 
