@@ -1,4 +1,6 @@
 import { bumpSteer, judgeBumpSteer } from '../src/core/motion/bumpSteer';
+import { MOST_WIND_UP, axleSteer, mostSteer } from '../src/core/motion/axleSteer';
+import type { MovedBy, SteerCurve } from '../src/core/motion/axleSteer';
 import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
 import type { Axle } from '../src/core/kinematics/axle';
 import { briefOf } from '../src/core/model/brief';
@@ -13,8 +15,19 @@ export function checkReport(build: Build): string {
     if (!prepared?.ok) continue;
     for (const side of ['left', 'right'] as const)
       lines.push(`${name} ${side}: ${wheelLine(prepared.axle, side, build)}`);
+    const steer = axleSteer(prepared.axle, build.travel);
+    if (steer) lines.push(`${name} axle: ${axleLine(steer)}`);
   }
   return `${lines.join('\n')}\n`;
+}
+
+/** How far an axle steers the car as it moves, the hands held still. */
+function axleLine(steer: Record<MovedBy, SteerCurve>): string {
+  const most = (by: MovedBy): string => {
+    const found = mostSteer(steer[by]);
+    return found === null ? 'not known, part is out of reach' : `${found.toFixed(3)}°`;
+  };
+  return `steers the car at the most ${most('heave')} over the travel, ${most('roll')} in roll to ${Math.abs(steer.roll.at[0]).toFixed(1)}°, ${most('windUp')} wound up ${MOST_WIND_UP}° each way`;
 }
 
 function wheelLine(axle: Axle, side: Side, build: Build): string {

@@ -213,6 +213,50 @@ describe('steer', () => {
     expect(out).toContain('kingpin: Kingpin in the frame');
   });
 
+  it('takes a beam: heave and roll, the lock by its drop arm, the null of its drag link', async () => {
+    const car = 'demo/two-seater.havrik.json';
+    const degrees = (rows: Record<string, string>[], name: string) =>
+      rows.map((row) => Number(row[name]));
+    const over = ['--from', '-40', '--to', '40', '--step', '40'];
+    const heave = table((await havrik('sweep', car, ...over)).out);
+    const roll = table((await havrik('sweep', car, ...over, '--opposite')).out);
+    const other = table((await havrik('sweep', car, ...over, '--opposite', '--side', 'right')).out);
+    // In heave the axle stays level; in roll it leans by what one wheel is up and the other down.
+    const lean = (Math.atan2(80, 2 * 618) * 180) / Math.PI;
+    for (const camber of degrees(heave, 'camber_deg')) expect(camber).toBeCloseTo(0.8, 0);
+    // To what the steer meanwhile adds.
+    expect(Math.abs(degrees(roll, 'camber_deg')[2] - (0.8 - lean))).toBeLessThan(0.15);
+    expect(Math.abs(degrees(roll, 'camber_deg')[0] - (0.8 + lean))).toBeLessThan(0.15);
+    // What toes the left wheel in as it goes up toes the right one out as that goes down.
+    const change = (rows: Record<string, string>[], i: number) =>
+      degrees(rows, 'toe_deg')[i] - degrees(rows, 'toe_deg')[1];
+    expect(change(roll, 2)).toBeCloseTo(-change(other, 0), 1);
+    const rows = table(
+      (await havrik('steer', car, '--from', '-20', '--to', '20', '--step', '10')).out,
+    );
+    expect(rows.map((row) => row['rack_mm'])).toEqual(['', '', '', '', '']);
+    // A box of 13 to 1.
+    expect(degrees(rows, 'handwheel_deg')).toEqual([-260, -130, 0, 130, 260]);
+    expect(Number(rows[4]['left_deg'])).toBeGreaterThan(15);
+    expect(Number(rows[4]['left_deg'])).toBeGreaterThan(Number(rows[4]['right_deg']));
+    expect((await havrik('check', car)).out).toMatch(
+      /front axle: steers the car at the most 1\.\d+°/,
+    );
+    const { out } = await havrik('null', car, '--free', 'dragLinkInner.ahead,dragLinkInner.up');
+    expect(out).toMatch(/dragLinkInner\.ahead: -346\.00 → -324\.50 mm/);
+    expect(out).toMatch(/→ 0\.000\d° over/);
+    expect(await havrik('null', car, '--side', 'right')).toMatchObject({
+      code: 1,
+      err: expect.stringContaining('give --side left'),
+    });
+    expect((await havrik('null', car, '--free', 'tieRodInner.out')).err).toContain(
+      'not one of dragLinkInner, dragLinkOuter',
+    );
+    expect((await havrik('kinds')).out).toContain(
+      'springPad        spring pad on the beam, on the beam',
+    );
+  });
+
   it('says in a sentence what cannot be steered', async () => {
     expect((await havrik('steer', demo, '--travel', '500')).err).toMatch(
       /with the rack centred, left: /,

@@ -49,7 +49,9 @@ const inOrder = [
   { error: '--from is not above --to' },
 ] as const;
 
-const sweepOptions = z.object({ ...wheel, ...positions, rack: z.number() }).refine(...inOrder);
+const sweepOptions = z
+  .object({ ...wheel, ...positions, rack: z.number(), opposite: z.boolean().optional() })
+  .refine(...inOrder);
 const steerOptions = z.object({ ...positions, travel: z.number() }).refine(...inOrder);
 
 /** Options as they are wanted, or a usage error. */
@@ -84,6 +86,10 @@ function program(print: (text: string) => void): Command {
     .option('--to <mm>', 'highest travel, + in bump (default: full bump)', number)
     .option('--step <mm>', 'between positions', number, 10)
     .option('--rack <mm>', 'rack, mm, or drop arm, degrees, + to the left', number, 0)
+    .option(
+      '--opposite',
+      'the other wheel goes down as this one goes up: roll, of one axle under both',
+    )
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
       print(answer(file, sweepTable(readBuild(file), checked(sweepOptions, given))));
@@ -106,13 +112,15 @@ function program(print: (text: string) => void): Command {
     });
   havrik
     .command('null')
-    .description('find where the tie rod’s joints leave the toe alone over the travel')
+    .description(
+      'find where the tie rod’s or drag link’s joints leave the toe alone over the travel',
+    )
     .argument('<file>', 'a .havrik.json file')
     .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
     .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
     .option(
       '--free <coordinates>',
-      'what may move, as tieRodInner.out,tieRodInner.up (default: the file’s freedoms, or these)',
+      'what may move, as tieRodInner.out,tieRodInner.up (default: the file’s freedoms, or these; of a drag link dragLinkInner.ahead,dragLinkInner.up)',
     )
     .option('--within <mm>', 'how far each may go either way', number, 60)
     .addOption(

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { bumpMap, offset } from '../src/core/bumpsteer/bumpMap';
-import { PLANES } from '../src/core/model/mapPlanes';
+import { planeOf } from '../src/core/model/mapPlanes';
 import type { PlaneName } from '../src/core/model/mapPlanes';
 import type { Build } from '../src/core/model/build';
 import { finish } from '../src/core/find/finish';
@@ -25,7 +25,7 @@ export function mapTable(
   const asked = rodWheel(build, axle, side);
   if (!asked.ok) return asked;
   const map = finish(bumpMap(asked.wheel, plane, size, n));
-  const { point, across, up } = PLANES[plane];
+  const { point, across, up } = planeOf(asked.wheel.type, plane);
   const rows = Array.from(map.range, (range, k) => ({
     [`${across}_mm`]: map.across + offset(k % n, n, size),
     [`${up}_mm`]: map.up + offset(Math.floor(k / n), n, size),

@@ -1,8 +1,8 @@
 import { bumpSteerOf } from '../src/core/bumpsteer/trial';
 import { findNull, openedRod } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
-import { ROD_POINTS } from '../src/core/bumpsteer/nullProblem';
 import type { NullChange, NullFound } from '../src/core/bumpsteer/nullProblem';
+import type { CornerType } from '../src/core/corners/cornerType';
 import { rodWheel } from './wheel';
 import type { Build } from '../src/core/model/build';
 import { COORDINATES } from '../src/core/model/points';
@@ -26,22 +26,23 @@ interface Coord {
   coordinate: Coordinate;
 }
 
-const USUAL = 'tieRodInner.out,tieRodInner.up';
+/** What may move unless it is said otherwise: where the inner joint stands, square to the rod. */
+const usual = ({ coupled, tieRod }: CornerType): string =>
+  `${tieRod!.inner}.${coupled ? 'ahead' : 'out'},${tieRod!.inner}.up`;
 
-function readFree(text: string): { ok: true; value: Coord[] } | { ok: false; why: string } {
+function readFree(
+  text: string,
+  rod: readonly PointName[],
+): { ok: true; value: Coord[] } | { ok: false; why: string } {
   const value: Coord[] = [];
   for (const word of text.split(',').map((one) => one.trim())) {
     const [point, coordinate, ...more] = word.split('.');
-    if (
-      more.length > 0 ||
-      !ROD_POINTS.includes(point as PointName) ||
-      !COORDINATES.includes(coordinate as Coordinate)
-    )
+    if (more.length > 0 || !rod.includes(point) || !COORDINATES.includes(coordinate as Coordinate))
       return {
         ok: false,
-        why: `--free “${word}” is not one of ${ROD_POINTS.join(', ')} with .${COORDINATES.join(', .')}`,
+        why: `--free “${word}” is not one of ${rod.join(', ')} with .${COORDINATES.join(', .')}`,
       };
-    value.push({ point: point as PointName, coordinate: coordinate as Coordinate });
+    value.push({ point, coordinate: coordinate as Coordinate });
   }
   return { ok: true, value };
 }
@@ -54,8 +55,9 @@ export function nullReport(
   const asked = rodWheel(build, request.axle, request.side);
   if (!asked.ok) return asked;
   const { wheel } = asked;
+  const { type } = wheel;
   const own = request.free === undefined && openedRod(wheel.design).length > 0;
-  const free = readFree(request.free ?? USUAL);
+  const free = readFree(request.free ?? usual(type), [type.tieRod!.inner, type.tieRod!.outer]);
   if (!free.ok) return free;
   const design = structuredClone(wheel.design);
   if (!own) {
@@ -80,7 +82,7 @@ export function nullReport(
   const pick = request.pick ?? (own ? 'work' : 'paper');
   const picked = { work, paper, built: steady }[pick];
   const best: NullFound | undefined = found[picked];
-  const after = best ? bumpSteerOf(wheel.withPoints(best.points))! : before;
+  const after = best ? bumpSteerOf(wheel.withRod(best.points))! : before;
   const changes = best?.changes ?? [];
   if (request.format === 'json')
     return {

@@ -28,6 +28,8 @@ export interface SweepRequest {
   step: number;
   /** mm of the rack or degrees of the drop arm, + left. */
   rack: number;
+  /** The other wheel goes down as this one goes up: roll. */
+  opposite?: boolean | undefined;
   format: 'csv' | 'json';
 }
 
@@ -50,7 +52,7 @@ export function sweepTable(
   const sweep = makeSweep(count);
   sweep.travel.set(positions.at);
   sweep.rack.fill(request.rack);
-  runSweep(corner, sweep);
+  runSweep(corner, sweep, request.opposite ? -1 : 1);
 
   const rows = Array.from({ length: count }, (_, i) => {
     const reachable = sweep.reachable[i] === 1;
@@ -64,7 +66,14 @@ export function sweepTable(
       rack_mm: steersBy === 'rack' ? request.rack : null,
       ...(Object.fromEntries(values) as Record<string, number | null>),
       reachable,
-      why: reachable ? '' : whyNot(corner, sweep.travel[i], request.rack),
+      why: reachable
+        ? ''
+        : whyNot(
+            corner,
+            sweep.travel[i],
+            request.rack,
+            request.opposite ? -sweep.travel[i] : sweep.travel[i],
+          ),
     };
   });
   return printed(rows, request.format, (column) => column in SWEEP_COLUMNS);

@@ -23,6 +23,11 @@ export function rodWheel(build: Build, axle: AxleName, side: Side): Asked {
   if (!asked.wheel.travels)
     return { ok: false, why: `the ${axle} wheels have no travel: there is no bump steer to null` };
   if (asked.wheel.type.tieRod) return asked;
+  if (asked.wheel.type.coupled)
+    return {
+      ok: false,
+      why: `the drag link is at the other ${axle} wheel: give --side ${side === 'left' ? 'right' : 'left'}`,
+    };
   const kind = asked.wheel.type.label.toLowerCase();
   return {
     ok: false,

@@ -15,6 +15,7 @@ import { STARTING_WANTED } from '../src/core/model/nullWanted';
 import { CORNER_TYPES } from '../src/core/corners/kinds';
 import type { AxleCorner } from '../src/core/kinematics/axle';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
+import { UPRIGHT_SIZE } from '../src/core/kinematics/corner';
 import { lockToLock, rackPositions } from '../src/core/steering/lockToLock';
 import { SAMPLES } from '../src/core/tolerance/bands';
 import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
@@ -25,6 +26,9 @@ import { armsToFind, finderRatio, nullQuality, rodToFind, withRoom } from './ben
 import { listInChromium } from './benchList';
 import { inChromium } from './benchPage';
 import { wheelOf } from '../src/core/kinematics/wheel';
+
+/** As many before they come again. */
+const BEAM_POSITIONS = 500;
 
 const ACKERMANN = { small: 80, full: 80, arm: 40, ahead: 30, height: 20, spacing: 0 };
 
@@ -62,6 +66,9 @@ async function main(): Promise<void> {
   const kart = blankBuild('bench', 'kingpin');
   const kartAxle = prepared(kart.front);
   const turns = rackPositions(-kartAxle.steerRange, kartAxle.steerRange, 81);
+  const beam = prepared(blankBuild('bench', 'beam').front);
+  const posed = new Float64Array(UPRIGHT_SIZE);
+  let moved = 0;
   const steered = blankBuild('bench');
   steered.brief = {
     ...startingBrief({ use: 'road' }),
@@ -80,6 +87,14 @@ async function main(): Promise<void> {
     .add('a kart lock to lock by its drop arm, 81 positions, both wheels', () =>
       lockToLock(kartAxle, kart.wheelbase, 0, turns),
     )
+    .add('a beam’s position, both wheels, each at a travel of its own, steered', () => {
+      moved = (moved + 1) % BEAM_POSITIONS;
+      const [left, right, steer] = [41, 37, 12].map(
+        (most, i) => most * Math.sin((moved * (i + 3)) / 17),
+      );
+      beam.left.corner.pose(left, steer, posed, right);
+      beam.right.corner.pose(right, -steer, posed, left);
+    })
     .add('Ackermann with bump steer, 5 freedoms', () => {
       finish(findAckermann(steered, ACKERMANN));
     })

@@ -47,7 +47,7 @@ export function nullQuality(
 ) {
   const ranges = fc.sample(anyLayout, { numRuns: 1000, seed: 5 }).flatMap((design) => {
     const build = { ...blankBuild('random'), travel: { bump: 25, droop: 25 }, front: design };
-    const { out, up } = design.points.tieRodInner;
+    const { out, up } = design.points['tieRodInner'];
     const slot = (at: number) => ({
       kind: 'range' as const,
       min: at - 250,
@@ -71,7 +71,7 @@ export function finderRatio(
   return [5, 15, 60]
     .map((by) => {
       const ratios = fc.sample(anyLayout, { numRuns: 30, seed: by }).map((design, n) => {
-        const { out, up } = design.points.tieRodInner;
+        const { out, up } = design.points['tieRodInner'];
         const slot = (at: number) => ({
           kind: 'range' as const,
           min: at - by,

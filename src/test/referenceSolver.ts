@@ -160,6 +160,8 @@ export function referenceFreePose(
             const longest = line.indexOf(Math.max(...line));
             return [...sub(place(first, at), first), ...moved.filter((_, i) => i !== longest)];
           }
+          case 'heading':
+            throw new RangeError('a heading is held by the other wheel');
         }
       });
       return [...off, at[2] - travel * part];

@@ -73,7 +73,7 @@ it('comes as near to true as trying every drop arm does', () => {
       let least = Infinity;
       for (let i = -9; i <= 9; i += 3)
         for (let j = -12; j <= 12; j += 3) {
-          const out = build.front.points.tieRodInner.out + i;
+          const out = build.front.points['tieRodInner'].out + i;
           const trial = search.designAt([out, j]);
           least = Math.min(least, worstOf(build, trial));
         }
@@ -101,10 +101,10 @@ it('moves a hole along the arm and along the shaft, the shaft staying where it i
   const search = new AckermannSearch(build, wheel, { ...wanted, crank: 10 }, LOCK);
   const at = search.moves.map(({ by }) => by);
   expect(at).toEqual(['spacing', 'length', 'crank']);
-  const { out } = build.front.points.tieRodInner;
+  const { out } = build.front.points['tieRodInner'];
   const way = dropArmWay(build.front.dropArm!, 'left');
   const size = (design: AxleDesign) => {
-    const { foot, arm } = dropArmTo(way, toVec(design.points.tieRodInner));
+    const { foot, arm } = dropArmTo(way, toVec(design.points['tieRodInner']));
     return { long: Math.hypot(arm[0], arm[2]), out: arm[1], foot };
   };
   const [now, longer, cranked] = [

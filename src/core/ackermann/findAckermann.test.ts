@@ -162,8 +162,8 @@ it('tells of every answer what fresh readings give, moves both sides alike, and 
     // Every other car's right side is its own, a little off.
     if (n % 2 === 1) {
       const right = structuredClone(design.points);
-      right.tieRodOuter.up += 1.5;
-      right.tieRodInner.ahead -= 2;
+      right['tieRodOuter'].up += 1.5;
+      right['tieRodInner'].ahead -= 2;
       build.front.rightPoints = right;
       apart++;
     }

@@ -1,3 +1,4 @@
+import { nearSideOf } from '../corners/kinds';
 import { find } from '../find/find';
 import { Solver } from '../find/solver';
 import { spread } from '../find/spread';
@@ -51,7 +52,7 @@ export function* findAckermann(
   build: Build,
   wanted: AckermannWanted,
 ): Generator<number, AckermannAnswer> {
-  const wheel = wheelOf(build, 'front', 'left');
+  const wheel = wheelOf(build, 'front', nearSideOf(build.front));
   const can = steerable(wheel, 0);
   if (!can.ok) return can;
   const stops = stopsFor(can.axle, build.wheelbase, briefOf(build).targets.lock);
@@ -130,7 +131,7 @@ const isBetter = (
   { lock, good }: Judge['kept'],
 ): boolean =>
   Math.abs(ackermann.worst) < Math.abs(before.ackermann.worst) - ALIKE.error &&
-  steer.worst <= Math.max(before.steer.worst, good) &&
+  steer.worst <= Math.max(before.steer.worst + ALIKE.range, good) &&
   ackermann.lock >= lock - CLOSE.lock;
 
 /** The best of a wider reach, measured; null where it is no better than what was found. */

@@ -1,11 +1,11 @@
 import { toRad } from '../geometry/angle';
 import type { Axle, AxleCorner } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { rodPlacer, steeringAxisAt } from '../kinematics/joints';
+import { armAngle, fromStraight, rodsPlacer } from '../kinematics/rods';
 import type { Side } from '../model/build';
 import type { AckermannWanted } from '../model/ackermannWanted';
 import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
-import { tieAngle, trueInner } from '../steering/lockToLock';
+import { trueInner } from '../steering/lockToLock';
 import { rodAnswer } from '../bumpsteer/toeCurve';
 import type { RodCoordinate } from '../bumpsteer/toeCurve';
 
@@ -205,11 +205,8 @@ class SteeredSide {
   /** Between rod and arm at the last part, from straight either way, degrees. */
   fromStraight(): number {
     const upright = this.uprights[PARTS.length - 1];
-    const axis = steeringAxisAt(upright);
-    const rod = rodPlacer(this.corner!.drawn);
-    if (!axis || !rod) return 90;
-    const angle = tieAngle(rod(upright), axis);
-    return Math.min(angle, 180 - angle);
+    const angle = armAngle(rodsPlacer(this.corner!.drawn)(upright), upright);
+    return Number.isNaN(angle) ? 90 : fromStraight(angle);
   }
 
   /** d steer / d a joint's coordinate at a part, per mm. */

@@ -1,3 +1,4 @@
+import { armJointOf, rodEnds, typeOf } from '../corners/kinds';
 import { unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { toRing } from '../clearance/ring';
@@ -15,7 +16,7 @@ import { briefOf } from '../model/brief';
 import type { AxleDesign, Build, Side } from '../model/build';
 import type { Freedom } from '../model/freedoms';
 import { COORDINATES, toVec } from '../model/points';
-import type { Coordinate, Points } from '../model/points';
+import type { Coordinate, PointName, Points } from '../model/points';
 import { startingRoom } from '../model/room';
 import type { AckermannWanted } from '../model/ackermannWanted';
 import { handwheelOf } from '../steering/hand';
@@ -51,23 +52,30 @@ const RATIO_KEPT = 0.15;
 /** What may move, by the wishes first and then by the freedoms of the joints. */
 export function movesOf(design: AxleDesign, wanted: AckermannWanted): Move[] {
   const { points } = design;
-  const by = {
-    tieRodOuter: { ahead: wanted.arm, out: wanted.arm, up: wanted.arm },
+  const type = typeOf(design);
+  const outer = armJointOf(type);
+  if (outer === null) return [];
+  // A drag link's inner joint does nothing for Ackermann.
+  const inner = type.coupled ? null : rodEnds(type).inner;
+  const by: Record<PointName, Record<Coordinate, number>> = {
+    [outer]: { ahead: wanted.arm, out: wanted.arm, up: wanted.arm },
     // A drop arm stays on its column.
-    tieRodInner: design.dropArm
-      ? { ahead: 0, out: wanted.spacing, up: 0 }
-      : { ahead: wanted.ahead, out: wanted.spacing, up: wanted.height },
+    ...(inner && {
+      [inner]: design.dropArm
+        ? { ahead: 0, out: wanted.spacing, up: 0 }
+        : { ahead: wanted.ahead, out: wanted.spacing, up: wanted.height },
+    }),
   };
   const own = openedOf(design);
-  const arm = dropArmMoves(design, wanted);
+  const arm = inner ? dropArmMoves(design, inner, wanted) : [];
   // What a new drop arm may do is not also asked of its joint's own coordinates.
   const ofInner = (coordinate: Coordinate) => arm.length > 0 && coordinate !== 'out';
-  const moves = (['tieRodOuter', 'tieRodInner'] as const).flatMap((point) =>
+  const moves = Object.keys(by).flatMap((point) =>
     COORDINATES.flatMap((coordinate): Move[] => {
       const reach = by[point][coordinate];
       if (reach > 0) {
         const now = points[point][coordinate];
-        const made = point === 'tieRodOuter' ? 'arm' : coordinate === 'out' ? 'spacing' : 'bracket';
+        const made = point === outer ? 'arm' : coordinate === 'out' ? 'spacing' : 'bracket';
         return [
           {
             point,
@@ -78,7 +86,7 @@ export function movesOf(design: AxleDesign, wanted: AckermannWanted): Move[] {
         ];
       }
       const opened = own.find((one) => one.point === point && one.coordinate === coordinate);
-      if (!opened || (point === 'tieRodInner' && ofInner(coordinate))) return [];
+      if (!opened || (point === inner && ofInner(coordinate))) return [];
       return [{ point, coordinate, freedom: opened.freedom, by: 'own' }];
     }),
   );
@@ -86,17 +94,21 @@ export function movesOf(design: AxleDesign, wanted: AckermannWanted): Move[] {
 }
 
 /** What a new drop arm may do to its hole, in its own plane and out of it: be longer, and be cranked along the shaft. */
-function dropArmMoves(design: AxleDesign, { length = 0, crank = 0 }: AckermannWanted): Move[] {
+function dropArmMoves(
+  design: AxleDesign,
+  inner: PointName,
+  { length = 0, crank = 0 }: AckermannWanted,
+): Move[] {
   if (!design.dropArm) return [];
   const way = dropArmWay(design.dropArm, 'left');
-  const { arm } = dropArmTo(way, toVec(design.points.tieRodInner));
+  const { arm } = dropArmTo(way, toVec(design.points[inner]));
   const middle: Vec = [arm[0], 0, arm[2]];
   const long = Math.hypot(...middle);
   const move = (by: 'length' | 'crank', along: Vec, reach: number): Move[] =>
     reach > 0
       ? [
           {
-            ...{ point: 'tieRodInner', coordinate: 'up', by, along },
+            ...{ point: inner, coordinate: 'up', by, along },
             freedom: { kind: 'range', min: -reach, max: reach, step: 0 },
           },
         ]
@@ -257,7 +269,8 @@ export class AckermannSearch {
       count,
       spreads,
       residuals,
-      slopes,
+      // A rod that joins both wheels answers by both: its slopes are measured.
+      ...(!typeOf(this.wheel.design).coupled && { slopes }),
       together: arm.length > 0 ? [arm] : [],
     };
   }
@@ -280,11 +293,8 @@ export class AckermannSearch {
     let moved = design;
     for (const side of this.sides) {
       const own = pointsOf(design, side);
-      const points: Points = {
-        ...own,
-        tieRodInner: { ...own.tieRodInner },
-        tieRodOuter: { ...own.tieRodOuter },
-      };
+      const points: Points = { ...own };
+      for (const { point } of this.moves) points[point] = { ...own[point] };
       this.moves.forEach((move, i) => {
         const { point, coordinate, along } = move;
         const by = values[i] - startOf(design, move);
@@ -307,10 +317,11 @@ export class AckermannSearch {
   /** Of the outer joints' bodies in the rim, the tighter side, mm: to tyre and rim as drawn. */
   private roomOf(design: AxleDesign): number {
     const axis = spindleOf(design.static);
+    const joint = armJointOf(typeOf(design))!;
     return Math.min(
       ...this.sides.map((side) => {
-        const { wheelCentre, tieRodOuter } = pointsOf(design, side);
-        return toRing(toVec(tieRodOuter), tyreOf(design, toVec(wheelCentre), axis)) - JOINT_BODY;
+        const { wheelCentre, [joint]: outer } = pointsOf(design, side);
+        return toRing(toVec(outer), tyreOf(design, toVec(wheelCentre), axis)) - JOINT_BODY;
       }),
     );
   }

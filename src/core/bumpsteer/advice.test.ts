@@ -35,13 +35,13 @@ const washers = (base: number, way: 1 | -1, stock = [0.5, 1, 1.6, 3.2, 6.35]) =>
 it('says washers on the other side where that is the cure, and measures it', () => {
   // A null with the joint put 6.4 mm too high: it wants washers below that are not allowed.
   const flat = axleWith();
-  const { up } = flat.points.tieRodOuter;
+  const { up } = flat.points['tieRodOuter'];
   const nulled = search(
     buildOf(flat, { tieRodOuter: { up: { kind: 'range', min: up - 40, max: up + 40, step: 0 } } }),
   );
-  const best = nulled.found[nulled.paper].points.tieRodOuter.up;
+  const best = nulled.found[nulled.paper].points['tieRodOuter'].up;
   const off = withPoints(flat, 'left', {
-    tieRodOuter: { ...flat.points.tieRodOuter, up: best + 6.4 },
+    tieRodOuter: { ...flat.points['tieRodOuter'], up: best + 6.4 },
   });
   const { found, advice } = search(buildOf(off, { tieRodOuter: { up: washers(best + 6.4, 1) } }));
   expect(found).toEqual([]);
@@ -54,7 +54,7 @@ it('says washers on the other side where that is the cure, and measures it', () 
 
 it('offers no stack longer than the longest spacer', () => {
   const flat = axleWith();
-  const { up } = flat.points.tieRodOuter;
+  const { up } = flat.points['tieRodOuter'];
   const build = buildOf(flat, { tieRodOuter: { up: washers(up, -1, [6.35]) } });
   const raises = (spacer: number) => {
     const finding = findNull(build, wheelOf(build, 'front', 'left'), {
@@ -77,7 +77,7 @@ it('is measured, and never worse than the best within the freedoms, on 200 rando
   let given = 0;
   let none = 0;
   fc.sample(anyLayout, { numRuns: 200, seed: 3 }).forEach((layout, n) => {
-    const { up } = layout.points.tieRodOuter;
+    const { up } = layout.points['tieRodOuter'];
     const build = buildOf(layout, { tieRodOuter: { up: washers(up, n % 2 ? 1 : -1, [1.6]) } });
     const { advice, before, found, paper } = search(build);
     const best = found[paper]?.steer.span.range ?? before!.span.range;
@@ -95,7 +95,7 @@ it('is measured, and never worse than the best within the freedoms, on 200 rando
 
 it('asks nothing of what is welded or measured as one solid upright', () => {
   const layout = axleWith({ tieRodInner: { ahead: 100, out: 270, up: 300 } });
-  const { up } = layout.points.tieRodOuter;
+  const { up } = layout.points['tieRodOuter'];
   const build = buildOf(layout, {
     tieRodOuter: { up: washers(up, 1, [0.5]) },
     tieRodInner: { up: { kind: 'fixed' } },

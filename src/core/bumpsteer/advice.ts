@@ -1,3 +1,4 @@
+import { rodEnds } from '../corners/kinds';
 import { findAll } from '../find/find';
 import type { Freedom } from '../model/freedoms';
 import type { Wheel } from '../kinematics/wheel';
@@ -6,7 +7,7 @@ import { COORDINATES } from '../model/points';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { briefOf } from '../model/brief';
 import { mayMove } from '../takeoff/solid';
-import { NullSearch, ROD_POINTS } from './nullProblem';
+import { NullSearch } from './nullProblem';
 import type { Opened } from '../freedoms/freedoms';
 import type { NullFound } from './nullProblem';
 import { STARTING_WANTED } from '../model/nullWanted';
@@ -60,12 +61,17 @@ export function adviseNull(
       look('other side', [
         { ...one, freedom: { ...one.freedom, way: one.freedom.way === 1 ? -1 : 1 } },
       ]);
-  const { axle, points } = wheel;
-  const openable = ROD_POINTS.flatMap((point) =>
+  const { axle, points, type } = wheel;
+  const ends = rodEnds(type);
+  const openable = [ends.inner, ends.outer].flatMap((point) =>
     COORDINATES.flatMap((coordinate): Opened[] => {
       if (opened.some((one) => one.point === point && one.coordinate === coordinate)) return [];
-      // Ahead of the kingpins or behind is the rack's and the steering arm's own business.
-      if (coordinate === 'ahead' || !mayMove(build, axle, point, coordinate)) return [];
+      // Along which way the arm points is the steering's own business: ahead, or across of a drag link's.
+      if (
+        coordinate === (type.coupled ? 'out' : 'ahead') ||
+        !mayMove(build, axle, point, coordinate)
+      )
+        return [];
       const at = points[point][coordinate];
       const freedom: Freedom = { kind: 'range', min: at - REACH, max: at + REACH, step: 0 };
       return [{ point, coordinate, freedom }];
@@ -74,7 +80,7 @@ export function adviseNull(
   for (const one of openable) look('opened', [one]);
   // Where none alone is good, height and distance of the inner joint together.
   if (!tried.some(({ found }) => found.steer.worst <= good)) {
-    const inner = openable.filter(({ point }) => point === 'tieRodInner');
+    const inner = openable.filter(({ point }) => point === ends.inner);
     if (inner.length > 1) look('opened', inner);
   }
   return tried

@@ -1,7 +1,8 @@
+import { rodEnds } from '../corners/kinds';
 import type { Wheel } from '../kinematics/wheel';
 import type { Travel } from '../model/build';
 import { COORDINATES } from '../model/points';
-import type { Coordinate, Points } from '../model/points';
+import type { Coordinate, Point, PointName } from '../model/points';
 import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { SIGMAS, normalNumbers, quantile } from '../geometry/random';
 import type { Placing } from '../model/nullWanted';
@@ -13,14 +14,12 @@ export interface Buildable {
   median: number;
   ninety: number;
   /** Toe range with one coordinate 1 mm out, the worse way, degrees. */
-  perMm: { point: 'tieRodInner' | 'tieRodOuter'; coordinate: Coordinate; range: number }[];
+  perMm: { point: PointName; coordinate: Coordinate; range: number }[];
 }
 
 /** Cars built, and positions of their travel looked at. */
 const CARS = 120;
 const COARSE = 9;
-const JOINTS = ['tieRodInner', 'tieRodOuter'] as const;
-type RodPoints = Pick<Points, (typeof JOINTS)[number]>;
 
 /**
  * Builds cars whose tie-rod joints are off by chance within their ±, each set to the toe wanted again. The
@@ -47,27 +46,22 @@ export class CarsBuilt {
 
   /** Ranges of all the cars of a layout. */
   rangesOf(wheel: Wheel): Pick<Buildable, 'median' | 'ninety'> | null {
-    const drawn = wheel.points;
-    if (this.rangeWith(wheel, drawn) === null) return null;
+    if (this.rangeOf(wheel) === null) return null;
     // A car that does not reach its travel is no better than any: it counts as the worst.
     const sorted = Float64Array.from({ length: CARS }, (_, car) => {
-      const points = this.rodOf(drawn, (k) => this.off[6 * car + k]);
-      return this.rangeWith(wheel, points) ?? Infinity;
+      const built = rodOff(wheel, (k) => this.off[6 * car + k]);
+      return this.rangeOf(built) ?? Infinity;
     }).sort();
     return { median: nthOf(sorted, 0.5), ninety: nthOf(sorted, 0.9) };
   }
 
   /** The same to first order, from the slopes of the toe curve: thirty times as fast, 0.4 % off at the most on random layouts. */
   ninetyToFirstOrder(wheel: Wheel): number | null {
-    const drawn = wheel.points;
-    const base = this.curveOf(wheel, drawn);
+    const base = this.curveOf(wheel);
     if (!base) return null;
     const slopes: Float64Array[] = [];
     for (let k = 0; k < 6; k++) {
-      const curve = this.curveOf(
-        wheel,
-        this.rodOf(drawn, (i) => (i === k ? STEP : 0)),
-      );
+      const curve = this.curveOf(rodOff(wheel, (i) => (i === k ? STEP : 0)));
       if (!curve) return null;
       slopes.push(curve.map((toe, i) => (toe - base[i]) / STEP));
     }
@@ -88,44 +82,41 @@ export class CarsBuilt {
 
   /** What 1 mm of each joint costs, the dearest first. */
   perMm(wheel: Wheel): Buildable['perMm'] {
-    const drawn = wheel.points;
-    return JOINTS.flatMap((point, j) =>
-      COORDINATES.map((coordinate, c) => ({
-        point,
-        coordinate,
-        range: Math.max(
-          ...[-1, 1].map(
-            (by) =>
-              this.rangeWith(
-                wheel,
-                this.rodOf(drawn, (k) => (k === 3 * j + c ? by : 0)),
-              ) ?? Infinity,
+    const { inner, outer } = rodEnds(wheel.type);
+    return [inner, outer]
+      .flatMap((point, j) =>
+        COORDINATES.map((coordinate, c) => ({
+          point,
+          coordinate,
+          range: Math.max(
+            ...[-1, 1].map(
+              (by) => this.rangeOf(rodOff(wheel, (k) => (k === 3 * j + c ? by : 0))) ?? Infinity,
+            ),
           ),
-        ),
-      })),
-    ).sort((a, b) => b.range - a.range);
+        })),
+      )
+      .sort((a, b) => b.range - a.range);
   }
 
-  private rodOf(drawn: RodPoints, by: (k: number) => number): RodPoints {
-    const at = (name: (typeof JOINTS)[number], j: number) => ({
-      ahead: drawn[name].ahead + by(3 * j),
-      out: drawn[name].out + by(3 * j + 1),
-      up: drawn[name].up + by(3 * j + 2),
-    });
-    return { tieRodInner: at('tieRodInner', 0), tieRodOuter: at('tieRodOuter', 1) };
-  }
-
-  private rangeWith(wheel: Wheel, { tieRodInner, tieRodOuter }: RodPoints): number | null {
-    const built = wheel.withPoints({ tieRodInner, tieRodOuter });
-    return bumpSteerOf(built, this.sweep)?.span.range ?? null;
+  private rangeOf(wheel: Wheel): number | null {
+    return bumpSteerOf(wheel, this.sweep)?.span.range ?? null;
   }
 
   /** Toe at each position, degrees. */
-  private curveOf(wheel: Wheel, { tieRodInner, tieRodOuter }: RodPoints): Float64Array | null {
-    const { corner } = wheel.withPoints({ tieRodInner, tieRodOuter });
+  private curveOf({ corner }: Wheel): Float64Array | null {
     if (!corner || runSweep(corner, this.sweep) < COARSE) return null;
     return Float64Array.from({ length: COARSE }, (_, i) => valueAt(this.sweep, i, 'toe'));
   }
+}
+
+/** A wheel with its rod's joints off: by three numbers of the inner one, then three of the outer, mm. */
+function rodOff(wheel: Wheel, by: (k: number) => number): Wheel {
+  const { inner, outer } = rodEnds(wheel.type);
+  const at = (name: PointName, j: number): Point => {
+    const { ahead, out, up } = wheel.points[name];
+    return { ahead: ahead + by(3 * j), out: out + by(3 * j + 1), up: up + by(3 * j + 2) };
+  };
+  return wheel.withPoints({ [inner]: at(inner, 0), [outer]: at(outer, 1) });
 }
 
 /** A quantile, Infinity where it falls among cars that do not reach their travel. */

@@ -1,6 +1,6 @@
 import type { Wheel } from '../kinematics/wheel';
 import { travelSweep } from '../motion/sweep';
-import { PLANES } from '../model/mapPlanes';
+import { planeOf } from '../model/mapPlanes';
 import type { PlaneName } from '../model/mapPlanes';
 import { bumpSteerOf } from './trial';
 
@@ -33,7 +33,7 @@ export function* bumpMap(
   size: number,
   n: number,
 ): Generator<{ part: number; map: BumpMap }, BumpMap> {
-  const { point, across, up } = PLANES[plane];
+  const { point, across, up } = planeOf(wheel.type, plane);
   const now = wheel.points[point];
   const sweep = travelSweep(wheel.travel, COARSE);
   const map: BumpMap = {
@@ -58,7 +58,7 @@ export function* bumpMap(
           [across]: map.across + offset(i, n, size),
           [up]: map.up + offset(j, n, size),
         };
-        const steer = bumpSteerOf(wheel.withPoints({ [point]: at }), sweep);
+        const steer = bumpSteerOf(wheel.withRod({ [point]: at }), sweep);
         map.range[j * n + i] = steer?.span.range ?? NaN;
       }
       yield { part: done / (n * n), map };

@@ -1,6 +1,9 @@
+import { rodEnds } from '../corners/kinds';
+import { distance } from '../geometry/vec';
 import { leastSquares } from '../geometry/linear';
 import type { Wheel } from '../kinematics/wheel';
 import { runSweep, makeSweep, travelSweep, valueAt } from '../motion/sweep';
+import { toVec } from '../model/points';
 import type { Coordinate } from '../model/points';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { leastAlone } from './leastAlone';
@@ -24,12 +27,16 @@ export interface ErrorShape {
 }
 
 /**
- * Moves that belong together: the outer joint up for a tilt, the inner joint out (another length of tie rod)
- * for a bow, mm; and what a fresh sweep measures with them.
+ * Moves that belong together: the outer joint up for a tilt, the inner joint along the rod (another length of it) for a
+ * bow, mm; and what a fresh sweep measures with them.
  */
 export interface Cure {
   raiseOuter: number;
-  moveInnerOut: number;
+  moveInner: number;
+  /** Which way the inner joint goes. */
+  along: Coordinate;
+  /** That makes the rod longer. */
+  longer: boolean;
   after: BumpSteer;
 }
 
@@ -40,15 +47,15 @@ const ALONE = 0.25;
 const FAR = 80;
 const WORTH = 0.7;
 
-const CURES: Record<ErrorShape['kind'], RodCoordinate[]> = {
-  nothing: [],
-  tilt: [{ point: 'tieRodOuter', coordinate: 'up' }],
-  bow: [{ point: 'tieRodInner', coordinate: 'out' }],
-  both: [
-    { point: 'tieRodOuter', coordinate: 'up' },
-    { point: 'tieRodInner', coordinate: 'out' },
-  ],
-};
+/** What each shape is cured by: the outer joint's height, and the rod's length by the inner joint's place. */
+function curesOf({ type }: Wheel): { raise: RodCoordinate; lengthen: RodCoordinate } {
+  const { inner, outer } = rodEnds(type);
+  return {
+    raise: { point: outer, coordinate: 'up' },
+    // A drag link lies along the car.
+    lengthen: { point: inner, coordinate: type.coupled ? 'ahead' : 'out' },
+  };
+}
 
 /**
  * Tells what kind of bump steer a wheel has, and what cures it: all its parts together, measured by a sweep.
@@ -68,20 +75,32 @@ export function classify(wheel: Wheel): ErrorShape | null {
         : tilt < ALONE * bow
           ? 'bow'
           : 'both';
-  return { ...now, tilt, bow, kind, cure: cureOf(wheel, CURES[kind]) };
+  return { ...now, tilt, bow, kind, cure: cureOf(wheel, kind) };
 }
 
-function cureOf(wheel: Wheel, moves: RodCoordinate[]): Cure | null {
+function cureOf(wheel: Wheel, kind: ErrorShape['kind']): Cure | null {
+  const { raise, lengthen } = curesOf(wheel);
+  const moves = [
+    ...(kind === 'tilt' || kind === 'both' ? [raise] : []),
+    ...(kind === 'bow' || kind === 'both' ? [lengthen] : []),
+  ];
   const before = moves.length > 0 ? bumpSteerOf(wheel) : null;
   const best = before && leastAlone(wheel, moves, FAR);
   if (!best || best.steer.span.range > WORTH * before.span.range) return null;
-  const by = (point: RodCoordinate['point'], coordinate: Coordinate) =>
+  const by = ({ point, coordinate }: RodCoordinate) =>
     best.points[point][coordinate] - wheel.points[point][coordinate];
   return {
-    raiseOuter: by('tieRodOuter', 'up'),
-    moveInnerOut: by('tieRodInner', 'out'),
+    raiseOuter: by(raise),
+    moveInner: by(lengthen),
+    along: lengthen.coordinate,
+    longer: rodLength(wheel.withPoints(best.points)) > rodLength(wheel),
     after: best.steer,
   };
+}
+
+function rodLength({ type, points }: Wheel): number {
+  const { inner, outer } = rodEnds(type);
+  return distance(toVec(points[inner]), toVec(points[outer]));
 }
 
 /** Positions that the cubic is laid through. */

@@ -1,3 +1,4 @@
+import { typeOf } from '../corners/kinds';
 import { find } from '../find/find';
 import { spread } from '../find/spread';
 import type { Found } from '../find/problem';
@@ -9,7 +10,7 @@ import { adviseNull } from './advice';
 import type { Advice } from './advice';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { CarsBuilt } from './buildable';
-import { NullSearch, ROD_POINTS } from './nullProblem';
+import { NullSearch } from './nullProblem';
 import type { Opened } from '../freedoms/freedoms';
 import type { NullFound } from './nullProblem';
 import type { NullWanted } from '../model/nullWanted';
@@ -32,8 +33,10 @@ export interface NullFinding {
 }
 
 /** Coordinates of the tie rod that a design's freedoms open. */
-export const openedRod = (design: AxleDesign): Opened[] =>
-  openedOf(design).filter(({ point }) => ROD_POINTS.includes(point));
+export function openedRod(design: AxleDesign): Opened[] {
+  const { tieRod } = typeOf(design);
+  return openedOf(design).filter(({ point }) => point === tieRod?.inner || point === tieRod?.outer);
+}
 
 /** How many of what is found are built and looked at closely, beside the three leasts. */
 const SHOWN = 8;

@@ -1,3 +1,4 @@
+import { rodEnds } from '../corners/kinds';
 import { Solver } from '../find/solver';
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
@@ -41,6 +42,7 @@ export function leastAlone(
   if (!found?.settled) return null;
   const moved = search.wheelAt(found.values, opened);
   const steer = bumpSteerOf(moved);
-  const { tieRodInner, tieRodOuter } = moved.points;
-  return steer && { points: { tieRodInner, tieRodOuter }, steer };
+  const { inner, outer } = rodEnds(wheel.type);
+  const { [inner]: from, [outer]: to } = moved.points;
+  return steer && { points: { [inner]: from, [outer]: to }, steer };
 }

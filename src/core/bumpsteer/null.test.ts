@@ -25,7 +25,7 @@ const travel = { bump: 60, droop: 60 };
 const short = { bump: 25, droop: 25 };
 const jointsOf = (design: AxleDesign) => {
   const points = pointsOf(design, 'left');
-  return { inner: toVec(points.tieRodInner), outer: toVec(points.tieRodOuter) };
+  return { inner: toVec(points['tieRodInner']), outer: toVec(points['tieRodOuter']) };
 };
 const rangeOf = (values: number[]) => Math.max(...values) - Math.min(...values);
 const nullAt = (design: AxleDesign, over = travel) => {

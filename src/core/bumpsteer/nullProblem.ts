@@ -1,3 +1,4 @@
+import { rodEnds } from '../corners/kinds';
 import type { Found, Problem, Spread, Variable } from '../find/problem';
 import { effortOf, limitsOf, placesOf, stepOf, washersFor } from '../freedoms/freedoms';
 import type { Opened } from '../freedoms/freedoms';
@@ -8,7 +9,7 @@ import type { Wheel } from '../kinematics/wheel';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { briefOf } from '../model/brief';
 import type { Build, Travel } from '../model/build';
-import type { Coordinate, PointName, Points } from '../model/points';
+import type { Coordinate, Point, PointName } from '../model/points';
 import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { ackermannAt } from '../steering/ackermann';
 import { judgeBumpSteer } from '../motion/bumpSteer';
@@ -19,9 +20,6 @@ import type { NullWanted } from '../model/nullWanted';
 import { SWAP_EFFORT } from './swapArms';
 import { ToeCurve, toeOf } from './toeCurve';
 import type { RodCoordinate } from './toeCurve';
-
-/** Joints that a null may move. */
-export const ROD_POINTS: PointName[] = ['tieRodInner', 'tieRodOuter'];
 
 export interface NullChange {
   point: PointName;
@@ -38,7 +36,8 @@ export interface NullFound {
   /** The steering arms swapped; `changes` are from there. */
   swapped: boolean;
   changes: NullChange[];
-  points: Pick<Points, 'tieRodInner' | 'tieRodOuter'>;
+  /** Both ends of the rod. */
+  points: Record<PointName, Point>;
   effort: number;
   steer: BumpSteer;
   verdict: Verdict;
@@ -68,7 +67,7 @@ export type Searched = Pick<Build, 'use' | 'wheelbase' | 'brief' | 'room'>;
 /** The tie rod's places as a problem for the general finder, and its answers as things a builder does. */
 export class NullSearch {
   private readonly travel: Travel;
-  private readonly points;
+  private readonly points: Record<PointName, Point>;
   private readonly straight;
   private readonly locked;
   private readonly ride = new Float64Array(UPRIGHT_SIZE);
@@ -82,8 +81,7 @@ export class NullSearch {
     readonly swapped = false,
   ) {
     this.travel = wheel.travel;
-    const { tieRodInner, tieRodOuter } = wheel.points;
-    this.points = { tieRodInner: { ...tieRodInner }, tieRodOuter: { ...tieRodOuter } };
+    this.points = rodOf(wheel);
     this.rack = wheel.steerRange;
     this.straight = new ToeCurve(this.travel, STRAIGHT);
     this.locked =
@@ -142,7 +140,7 @@ export class NullSearch {
           if (!values.every((value, i) => value === solved[i]) && !residuals(values, room)) return;
           free.forEach((i, k) => {
             const { point, coordinate } = opened[i];
-            const by: RodCoordinate = { point: point as RodCoordinate['point'], coordinate };
+            const by: RodCoordinate = { point, coordinate };
             straight.writeSlopes(by, ride, good, into, k * count, false);
             for (const [l, curve] of locked.entries())
               curve.writeSlopes(by, ride, CLOSE.lock, into, k * count + spreads[l + 1].from, true);
@@ -173,25 +171,23 @@ export class NullSearch {
   private axleAt(values: ArrayLike<number>, opened: Opened[]): Axle | null {
     const { points } = this;
     const drawn = this.wheel.points;
-    Object.assign(points.tieRodInner, drawn.tieRodInner);
-    Object.assign(points.tieRodOuter, drawn.tieRodOuter);
+    for (const name of Object.keys(points)) Object.assign(points[name], drawn[name]);
     opened.forEach(({ point, coordinate }, i) => {
-      points[point as 'tieRodInner'][coordinate] = values[i];
+      points[point][coordinate] = values[i];
     });
-    const { solved } = this.wheel.withPoints(points);
+    const { solved } = this.wheel.withRod(points);
     return solved.ok ? solved.axle : null;
   }
 
   /** The wheel with the joints at the values. */
   wheelAt(values: ArrayLike<number>, opened: Opened[]): Wheel {
-    return this.wheel.withPoints(this.rodAt(values, opened));
+    return this.wheel.withRod(this.rodAt(values, opened));
   }
 
   private rodAt(values: ArrayLike<number>, opened: Opened[]): NullFound['points'] {
-    const { tieRodInner, tieRodOuter } = this.wheel.points;
-    const points = { tieRodInner: { ...tieRodInner }, tieRodOuter: { ...tieRodOuter } };
+    const points = rodOf(this.wheel);
     opened.forEach(({ point, coordinate }, i) => {
-      points[point as 'tieRodInner'][coordinate] = values[i];
+      points[point][coordinate] = values[i];
     });
     return points;
   }
@@ -215,7 +211,7 @@ export class NullSearch {
     const drawn = this.wheel.points;
     const changes = opened.flatMap(({ point, coordinate, freedom }): NullChange[] => {
       const from = drawn[point][coordinate];
-      const to = points[point as 'tieRodInner'][coordinate];
+      const to = points[point][coordinate];
       if (!isMove(from, to)) return [];
       const washers = freedom.kind === 'shims' ? washersFor(freedom, to) : null;
       return [{ point, coordinate, from, to, kind: freedom.kind, washers }];
@@ -242,9 +238,15 @@ export class NullSearch {
           ? (ackermannAt(axle, this.build.wheelbase, this.rack / 2)?.percent ?? null)
           : null,
       buildable: null,
-      doubts: bindingOf(this.build, this.wheel.withPoints(points)),
+      doubts: bindingOf(this.build, this.wheel.withRod(points)),
     };
   }
+}
+
+/** The ends of a wheel's rod, to be moved. */
+function rodOf({ type, points }: Wheel): Record<PointName, Point> {
+  const { inner, outer } = rodEnds(type);
+  return { [inner]: { ...points[inner] }, [outer]: { ...points[outer] } };
 }
 
 /** Less than this is no move, mm. */

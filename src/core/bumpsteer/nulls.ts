@@ -1,3 +1,4 @@
+import { rodEnds } from '../corners/kinds';
 import type { Vec } from '../geometry/vec';
 import type { Wheel } from '../kinematics/wheel';
 import { holdStraight } from './heldStraight';
@@ -5,6 +6,7 @@ import { crossing, nullOfInner, nullOfOuter } from './nullLine';
 import type { NullLine } from './nullLine';
 import { ruleJoints } from './rules';
 import { toVec } from '../model/points';
+import type { PointName } from '../model/points';
 
 /** Where each joint of a tie rod would leave the toe alone, the other staying: what the floor shows of it. */
 export interface Nulls {
@@ -19,7 +21,7 @@ export interface Nulls {
 }
 
 export interface JointNull {
-  point: 'tieRodInner' | 'tieRodOuter';
+  point: PointName;
   line: NullLine;
   /** The place on it at the joint's own distance ahead, where it crosses there. */
   at: Vec;
@@ -30,14 +32,14 @@ export function nullsOf(wheel: Wheel): Nulls | null {
   const { corner, points } = wheel;
   const held = corner && holdStraight(corner, wheel.travel);
   if (!held) return null;
-  const inner = toVec(points.tieRodInner);
-  const outer = toVec(points.tieRodOuter);
+  const ends = rodEnds(wheel.type);
+  const [inner, outer] = [toVec(points[ends.inner]), toVec(points[ends.outer])];
   const joint = (point: JointNull['point'], line: NullLine | null, now: Vec): JointNull | null =>
     line && { point, line, at: crossing(line, 0, now[0]) ?? line.nearest };
   const ofInner = nullOfInner(held, inner, outer);
   return {
-    inner: joint('tieRodInner', ofInner, inner),
-    outer: joint('tieRodOuter', nullOfOuter(held, inner, outer), outer),
+    inner: joint(ends.inner, ofInner, inner),
+    outer: joint(ends.outer, nullOfOuter(held, inner, outer), outer),
     path: ofInner?.path ?? [],
     rules: ruleJoints(wheel),
     from: outer,

@@ -1,3 +1,5 @@
+import { rodEnds } from '../corners/kinds';
+import { USUAL_LEAD } from '../kinematics/coupledBodies';
 import { acrossArm, lowerArmOf, upperArmOf } from '../kinematics/arms';
 import { add, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -23,18 +25,19 @@ export interface RuleSays {
  * Where each rule of thumb puts a tie rod's joint (common practice). *Lines*: the inner joint where the line
  * from the outer joint to the arms' instant centre meets the line through the arms' inner pivots, from the
  * front, at the inner joint's own distance ahead. *Equal and parallel*: the rod as long as the lower arm,
- * level with it and parallel to it. *Cycle and shim*: the outer joint's height that leaves least.
+ * level with it and parallel to it; a drag link as long as its leaf spring's arc and parallel to that. *Cycle and shim*: the outer joint's height that leaves least.
  */
 export function rulesOfThumb(wheel: Wheel): RuleSays[] {
   const says = (rule: Rule, point: PointName, at: Vec | null): RuleSays[] =>
     at ? [{ rule, point, at, steer: bumpSteerWith(wheel, point, at) }] : [];
   const { lines, parallel } = ruleJoints(wheel);
-  const outer = toVec(wheel.points.tieRodOuter);
+  const ends = rodEnds(wheel.type);
+  const outer = toVec(wheel.points[ends.outer]);
   const shimmed = shim(wheel);
   return [
-    ...says('lines', 'tieRodInner', lines),
-    ...says('parallel', 'tieRodInner', parallel),
-    ...says('shim', 'tieRodOuter', shimmed && add(outer, [0, 0, shimmed.raise])),
+    ...says('lines', ends.inner, lines),
+    ...says('parallel', ends.inner, parallel),
+    ...says('shim', ends.outer, shimmed && add(outer, [0, 0, shimmed.raise])),
   ];
 }
 
@@ -44,11 +47,18 @@ export const ruleJoints = (wheel: Wheel): Record<'lines' | 'parallel', Vec | nul
   parallel: parallelToArm(wheel),
 });
 
-function parallelToArm({ type, points }: Wheel): Vec | null {
+function parallelToArm({ type, points, design }: Wheel): Vec | null {
+  const outer = toVec(points[rodEnds(type).outer]);
+  const spring = type.coupled?.spring;
+  if (spring) {
+    const [pad, eye] = [points[spring.pad], points[spring.eye]];
+    const lead = design.leafLead ?? USUAL_LEAD;
+    return add(outer, [lead * (eye.ahead - pad.ahead), 0, lead * (eye.up - pad.up)]);
+  }
   const arm = lowerArmOf(type);
   if (!arm) return null;
   const { joint, foot } = acrossArm(arm, points);
-  return sub(toVec(points.tieRodOuter), sub(joint, foot));
+  return sub(outer, sub(joint, foot));
 }
 
 function byLines({ type, points, corner }: Wheel): Vec | null {
@@ -56,14 +66,15 @@ function byLines({ type, points, corner }: Wheel): Vec | null {
   if (!lowerArm || !upperArm) return null;
   const reading = corner && readAt(corner, 0, 0);
   if (!reading?.ok) return null;
-  const { ahead } = points.tieRodInner;
+  const ends = rodEnds(type);
+  const { ahead } = points[ends.inner];
   const [lower, upper] = [lowerArm, upperArm].map(({ through: [front, rear] }) =>
     across(toVec(points[front]), toVec(points[rear]), ahead),
   );
   if (!lower || !upper) return null;
   const { instantOut, instantUp } = reading.value;
   if (instantOut === undefined || instantUp === undefined) return null;
-  const outer = toVec(points.tieRodOuter);
+  const outer = toVec(points[ends.outer]);
   const ball = points[lowerArm.carries!];
   // Arms that run parallel have their instant centre nowhere: the rod runs along them.
   const far = !(Math.abs(instantOut) + Math.abs(instantUp) < 1e7);

@@ -72,11 +72,11 @@ describe('shim', () => {
   it('keeps to the side that has points of its own', () => {
     const design = axleWith();
     const own = { ...design, rightPoints: { ...design.points } };
-    const { up } = design.points.tieRodOuter;
+    const { up } = design.points['tieRodOuter'];
     const raised = withShim(wheelIn(own, 'right'), 3).design;
     expect(raised.points).toBe(own.points);
-    expect(raised.rightPoints?.tieRodOuter.up).toBe(up + 3);
-    expect(withShim(wheelIn(design, 'right'), 3).design.points.tieRodOuter.up).toBe(up + 3);
+    expect(raised.rightPoints?.['tieRodOuter'].up).toBe(up + 3);
+    expect(withShim(wheelIn(design, 'right'), 3).design.points['tieRodOuter'].up).toBe(up + 3);
   });
 
   it('gives up where no height reaches the whole travel', () => {
@@ -122,7 +122,7 @@ describe('a shim within the joint’s freedom', () => {
   it('is the least of every stack there is, and what the null finder finds with nothing else free', () => {
     let none = 0;
     fc.sample(anyLayout, { numRuns: 40, seed: 44 }).forEach((layout, n) => {
-      const { up } = layout.points.tieRodOuter;
+      const { up } = layout.points['tieRodOuter'];
       const freedom = washers(up, n % 2 === 0 ? 1 : -1);
       const design = { ...layout, freedoms: { tieRodOuter: { up: freedom } } };
       const found = shim(wheelIn(design, 'left', travel))!;
@@ -146,14 +146,14 @@ describe('a shim within the joint’s freedom', () => {
       const done = finish(finding);
       const { found: all, paper } = done;
       none += Number(all.length === 0);
-      expect(all[paper]?.points.tieRodOuter.up ?? up).toBeCloseTo(up + found.raise, 9);
+      expect(all[paper]?.points['tieRodOuter'].up ?? up).toBeCloseTo(up + found.raise, 9);
     });
     expect(none).toBeGreaterThan(3);
   });
 
   it('offers no stack longer than the longest spacer, and leaves alone what is fixed', () => {
     const layout = axleWith();
-    const { up } = layout.points.tieRodOuter;
+    const { up } = layout.points['tieRodOuter'];
     const free = shim(wheelIn(layout, 'left', travel))!;
     expect(Math.abs(free.raise)).toBeGreaterThan(0.1);
     const freedom = washers(up, free.raise > 0 ? 1 : -1);

@@ -1,3 +1,4 @@
+import { rodEnds } from '../corners/kinds';
 import { findAll } from '../find/find';
 import { goldenLeast } from '../geometry/golden';
 import { limitsOf, washersFor } from '../freedoms/freedoms';
@@ -38,13 +39,14 @@ export const SHIM_LIMIT = 60;
  * @returns null where no height there is reaches the whole travel
  */
 export function shim(wheel: Wheel, spacer: number = STARTING_WANTED.spacer): Shim | null {
-  const now = wheel.points.tieRodOuter.up;
-  const freedom = wheel.design.freedoms?.['tieRodOuter']?.up ?? null;
+  const { outer } = rodEnds(wheel.type);
+  const now = wheel.points[outer].up;
+  const freedom = wheel.design.freedoms?.[outer]?.up ?? null;
   const sweep = travelSweep(wheel.travel, POSITIONS);
   const measure = (up: number) => bumpSteerOf(withShim(wheel, up - now), sweep);
   const range = (up: number) => measure(up)?.span.range ?? Infinity;
   const opened = {
-    point: 'tieRodOuter' as const,
+    point: outer,
     coordinate: 'up' as const,
     freedom: freedom ?? {
       kind: 'range' as const,
@@ -94,6 +96,7 @@ const NEAR = 1;
 
 /** The wheel with its outer tie-rod joint raised by `raise` mm. */
 export function withShim(wheel: Wheel, raise: number): Wheel {
-  const { tieRodOuter } = wheel.points;
-  return wheel.withPoints({ tieRodOuter: { ...tieRodOuter, up: tieRodOuter.up + raise } });
+  const { outer } = rodEnds(wheel.type);
+  const joint = wheel.points[outer];
+  return wheel.withPoints({ [outer]: { ...joint, up: joint.up + raise } });
 }

@@ -1,3 +1,4 @@
+import { rodEnds } from '../corners/kinds';
 import { toDeg } from '../geometry/angle';
 import { add, dot, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -8,7 +9,7 @@ import type { DrawnCorner } from '../kinematics/corner';
 import { carried, drawnFrame, frameAt, spindleAt } from '../kinematics/joints';
 import type { Travel } from '../model/build';
 import { COORDINATES, toVec } from '../model/points';
-import type { Coordinate } from '../model/points';
+import type { Coordinate, PointName } from '../model/points';
 import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
 import { spanOf } from '../motion/range';
 import { travelSweep, valueAt } from '../motion/sweep';
@@ -21,7 +22,7 @@ export function toeOf(upright: Float64Array): number {
 
 /** A coordinate of one of the tie rod's joints. */
 export interface RodCoordinate {
-  point: 'tieRodInner' | 'tieRodOuter';
+  point: PointName;
   coordinate: Coordinate;
   /** A direction of length 1 that the joint goes in, as drawn, where that is none of the car's own. */
   along?: Vec;
@@ -140,8 +141,9 @@ export function rodAnswer(
   const rodAt = rodOf(drawn);
   const home = rodAt(ride);
   const from = frameAt(ride);
-  const { steering } = drawn;
-  const inner = toVec(drawn.points.tieRodInner);
+  const { steering, points } = drawn;
+  const ends = rodEnds(drawn.type);
+  const inner = toVec(points[ends.inner]);
   return (
     { point, coordinate, along: way = AXES[COORDINATES.indexOf(coordinate)] },
     upright,
@@ -150,18 +152,25 @@ export function rodAnswer(
     const along = rodAt(upright);
     const input = upright[U.rack];
     const longer =
-      point === 'tieRodOuter'
+      point === ends.outer
         ? dot(along, carried(way, from, frameAt(upright))) - dot(home, way)
-        : dot(home, way) - dot(along, turnedWith(steering, way, input));
+        : // The box of a drag link goes along with its hole.
+          dot(home, way) - dot(along, drawn.coupled ? way : turnedWith(steering, way, input));
     // Joints that come so much too far apart are as with a rack that far inward.
     return (-perRack * longer) / dot(along, innerRate(steering, inner, input));
   };
 }
 
 /** From a corner's inner joint to its outer, of length 1, in solved poses. */
-function rodOf({ points, static: alignment, steering }: DrawnCorner): (u: Float64Array) => Vec {
-  const inner = toVec(points.tieRodInner);
-  const arm = sub(toVec(points.tieRodOuter), toVec(points.wheelCentre));
+function rodOf({
+  type,
+  points,
+  static: alignment,
+  steering,
+}: DrawnCorner): (u: Float64Array) => Vec {
+  const ends = rodEnds(type);
+  const inner = toVec(points[ends.inner]);
+  const arm = sub(toVec(points[ends.outer]), toVec(points.wheelCentre));
   const drawn = drawnFrame(alignment);
   return (u) => {
     const centre: Vec = [u[U.wheelCentre], u[U.wheelCentre + 1], u[U.wheelCentre + 2]];

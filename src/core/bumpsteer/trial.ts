@@ -21,4 +21,4 @@ export const bumpSteerWith = (
   joint: PointName,
   at: Vec,
   sweep?: Sweep,
-): BumpSteer | null => bumpSteerOf(wheel.withPoints({ [joint]: toPoint(at) }), sweep);
+): BumpSteer | null => bumpSteerOf(wheel.withRod({ [joint]: toPoint(at) }), sweep);

@@ -18,7 +18,9 @@ const shape = (change: Partial<ErrorShape>): ErrorShape => ({
 });
 const cure = (change: Partial<Cure>): Cure => ({
   raiseOuter: 0,
-  moveInnerOut: 0,
+  moveInner: 0,
+  along: 'out',
+  longer: false,
   after,
   ...change,
 });
@@ -30,7 +32,9 @@ it('says what is wrong and what cures it, and what that leaves', () => {
     'Toes out in bump, in in droop, nearly straight.',
     'Outer end 2.5 mm too low: that leaves 0.03° of range.',
   ]);
-  expect(says({ kind: 'bow', curvature: 1e-4, cure: cure({ moveInnerOut: -6 }) })).toEqual([
+  expect(
+    says({ kind: 'bow', curvature: 1e-4, cure: cure({ moveInner: -6, longer: true }) }),
+  ).toEqual([
     'Toes in both in bump and in droop.',
     'Tie rod 6.0 mm too short (its inner end further in): that leaves 0.03° of range.',
   ]);
@@ -39,7 +43,7 @@ it('says what is wrong and what cures it, and what that leaves', () => {
       kind: 'both',
       slope: 0.01,
       curvature: -1e-4,
-      cure: cure({ raiseOuter: -4, moveInnerOut: 9 }),
+      cure: cure({ raiseOuter: -4, moveInner: 9 }),
     }),
   ).toEqual([
     'Toes in in bump, out in droop.',

@@ -1,3 +1,4 @@
+import type { RodWord } from '../model/labels';
 import type { ErrorShape } from './classify';
 
 /**
@@ -7,7 +8,7 @@ import type { ErrorShape } from './classify';
  */
 export function errorInWords(
   { kind, slope, curvature, cure }: ErrorShape,
-  rod: 'tie rod' | 'toe link',
+  rod: RodWord,
   length: (mm: number) => string,
 ): string[] {
   if (kind === 'nothing') return ['Straight up and down: nothing to cure.'];
@@ -28,9 +29,10 @@ export function errorInWords(
     }[kind];
     return [...words, `${what} that.`];
   }
-  const { raiseOuter, moveInnerOut, after } = cure;
+  const { raiseOuter, moveInner, along, after } = cure;
   const end = `outer end ${length(Math.abs(raiseOuter))} too ${raiseOuter > 0 ? 'low' : 'high'}`;
-  const long = `${rod} ${length(Math.abs(moveInnerOut))} too ${moveInnerOut > 0 ? 'long' : 'short'} (its inner end further ${moveInnerOut > 0 ? 'out' : 'in'})`;
+  const way = along === 'out' ? (moveInner > 0 ? 'out' : 'in') : moveInner > 0 ? 'ahead' : 'back';
+  const long = `${rod} ${length(Math.abs(moveInner))} too ${cure.longer ? 'short' : 'long'} (its inner end further ${way})`;
   const what = { tilt: end, bow: long, both: `${end} and ${long}, both together` }[kind];
   return [...words, `${capital(what)}: that leaves ${after.span.range.toFixed(2)}° of range.`];
 }

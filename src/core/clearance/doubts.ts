@@ -27,14 +27,16 @@ export const tighter = (before: Map<string, number>, after: Map<string, number>)
 /** Joints of the tie rod that articulate past their limits. */
 export function bindingOf({ room }: Pick<Build, 'room'>, wheel: Wheel): string[] {
   const articulations = articulationsOf(wheel);
-  if (!articulations) return [];
-  return (['tieRodInner', 'tieRodOuter'] as const).flatMap((name) => {
+  const { tieRod } = wheel.type;
+  if (!articulations || !tieRod) return [];
+  const { inner, outer } = tieRod;
+  return [inner, outer].flatMap((name) => {
     const kind = jointTypeOf(wheel, name);
     const limit = room?.wanted[kind] ?? ARTICULATION_LIMITS[kind];
     const { angle } = articulations[name];
     return angle > limit
       ? [
-          `the ${name === 'tieRodInner' ? 'inner' : 'outer'} joint articulates ${angle.toFixed(0)}°, past ${limit}°`,
+          `the ${name === inner ? 'inner' : 'outer'} joint articulates ${angle.toFixed(0)}°, past ${limit}°`,
         ]
       : [];
   });

@@ -40,7 +40,7 @@ it('takes the builder’s own limits, and a toe link’s inner end as a rod end'
 });
 
 it('marks what stands where its freedom has no place', () => {
-  const { up } = front.points.tieRodInner;
+  const { up } = front.points['tieRodInner'];
   const free = (freedom: NonNullable<typeof front.freedoms>) =>
     jointStates(wheelIn({ ...front, freedoms: freedom }), null, {});
   expect(

@@ -11,7 +11,9 @@ export type Condition<P extends string = string> =
   /** A point of the upright stays where it is on the chassis. Three. */
   | { holds: 'ball'; at: P; member: string }
   /** The upright turns about a line of the chassis. Five. */
-  | { holds: 'hinge'; about: readonly [P, P]; member: string };
+  | { holds: 'hinge'; about: readonly [P, P]; member: string }
+  /** What points across the car points nowhere else, seen from above: the toe that a rod to the other wheel keeps. One. */
+  | { holds: 'heading'; member: string };
 
 /** How many equations a condition is. */
 export const EQUATIONS: Record<Condition['holds'], number> = {
@@ -19,4 +21,5 @@ export const EQUATIONS: Record<Condition['holds'], number> = {
   line: 2,
   ball: 3,
   hinge: 5,
+  heading: 1,
 };

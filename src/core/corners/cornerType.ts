@@ -1,8 +1,8 @@
 import type { Vec } from '../geometry/vec';
 import type { Condition } from './conditions';
 
-/** What a point of a corner is fixed to. */
-export type Body = 'chassis' | 'upright';
+/** What a point of a corner is fixed to; a beam carries the kingpins of both wheels. */
+export type Body = 'chassis' | 'upright' | 'beam';
 
 /** A point of a corner: what it is called, what carries it. */
 export interface PointOfType {
@@ -49,6 +49,16 @@ export interface WheelPlace {
 /** A steering unit: what moves the tie rods' inner joints. */
 export type SteeredBy = 'rack' | 'dropArm';
 
+/** Two wheels that one rod joins from arm to arm, one of them moved by a drag link. */
+export interface Coupled<P extends string = string> {
+  /** The joint of the rod from arm to arm. */
+  crossRod: P;
+  /** Where a beam hangs on leaf springs: its pad, the fixed eye, the shackle's eye. */
+  spring?: { pad: P; eye: P; shackle: P };
+  /** Points that are only where the drag link is; `tieRod` is that link. */
+  nearOnly: readonly P[];
+}
+
 /**
  * A kind of corner as a table. All that a drawing, a finder or a file needs to know of a kind stands in
  * it; nothing else names one of its points.
@@ -63,6 +73,10 @@ export interface CornerType<P extends string = string> {
   special?: string;
   /** Its wheel does not move up and down: the frame holds what it turns about. */
   noTravel?: true;
+  /** Its wheel and the other one move as one. */
+  coupled?: Coupled<P>;
+  /** What its rod is called where that is not a tie rod. */
+  rodName?: 'drag link';
   /** What may move its rod's inner joint; a rack alone where nothing is said. */
   steeredBy?: readonly SteeredBy[];
   points: Readonly<Record<P, PointOfType>>;
@@ -76,7 +90,10 @@ export interface CornerType<P extends string = string> {
   /** The rod that sets toe: a tie rod, or a toe link where nothing steers. */
   tieRod: { inner: P; outer: P } | null;
   joints: readonly JointOfType<P>[];
-  /** Five equations in all; the sixth is the wheel's height, or one more where there is no travel. */
+  /**
+   * Five equations in all; the sixth is the wheel's height, or one more where there is no travel. Of wheels that are
+   * coupled, what holds one at ride height: six.
+   */
   conditions: readonly Condition<P>[];
   /** Joints from which lines are drawn to the instant centre, seen from the front. */
   towardsInstant: readonly P[];

@@ -10,12 +10,12 @@ import { readBuildFile, writeBuildFile } from '../file/buildFile';
 import { readPointsCsv, writePointsCsv } from '../file/pointsCsv';
 import { finish } from '../find/finish';
 import { stationStates } from '../judging/stationStates';
-import { drawnCorner, prepareAxle, whyNot } from '../kinematics/axle';
+import { drawnCorner, isSteered, prepareAxle, whyNot } from '../kinematics/axle';
 import { briefOf } from '../model/brief';
-import type { AxleDesign, AxleName, Build } from '../model/build';
+import type { AxleDesign, AxleName, Build, DropArm } from '../model/build';
 import { pointLabel } from '../model/labels';
 import { STARTING_WANTED } from '../model/nullWanted';
-import { asKind, blankBuild } from '../model/starts';
+import { asKind, blankBuild, changeKind } from '../model/starts';
 import { toPoint, toVec } from '../model/points';
 import type { Points } from '../model/points';
 import { bumpSteer } from '../motion/bumpSteer';
@@ -39,11 +39,18 @@ import type { Vec } from '../geometry/vec';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { frameAt } from '../kinematics/joints';
 
-const ends = CORNER_TYPES.flatMap(({ kind }) =>
-  (['front', 'rear'] as const).map((axle) => [kind, axle] as const),
+/** Every kind at either end; of wheels that are coupled the one without the drag link too. */
+const ends = CORNER_TYPES.flatMap(({ kind, coupled }) =>
+  (['front', 'rear'] as const).flatMap((axle) =>
+    (coupled ? (['left', 'right'] as const) : (['left'] as const)).map(
+      (side) => [kind, axle, side] as const,
+    ),
+  ),
 );
 /** Kinds whose wheels move up and down: what is found over travel is found of them. */
 const TRAVELLING = CORNER_TYPES.flatMap(({ kind, noTravel }) => (noTravel ? [] : [kind]));
+/** Those of them that do so by themselves, the other wheel standing still: what camber they gain is their own. */
+const ALONE = TRAVELLING.filter((kind) => !typeOf({ kind }).coupled);
 const buildOf = (kind: string, axle: AxleName): Build =>
   axle === 'front' ? blankBuild('Kinds', kind) : blankBuild('Kinds', undefined, kind);
 const designOf = (build: Build, axle: AxleName): AxleDesign => build[axle]!;
@@ -62,27 +69,39 @@ const shaken = (kind: string, by = 6) =>
       ) as unknown as Points;
       return { ...front, points };
     });
+/** An axle with its drag link on the other side. */
+function mirrorImage({ dropArm, ...design }: AxleDesign): AxleDesign {
+  const across = ({ ahead, left, up }: DropArm['lower']) => ({ ahead, left: -left, up });
+  const { lower, upper, ...rest } = dropArm!;
+  return {
+    ...design,
+    dragLinkTo: 'right',
+    dropArm: { ...rest, lower: across(lower), upper: across(upper) },
+  };
+}
 type Vec3 = [number, number, number];
 
-describe.each(ends)('%s at the %s', (kind, axle) => {
+describe.each(ends)('%s at the %s, %s', (kind, axle, which) => {
   const build = buildOf(kind, axle);
   const design = designOf(build, axle);
-  const type = typeOf(design);
-  const wheel = wheelOf(build, axle, 'left')!;
+  const wheel = wheelOf(build, axle, which)!;
+  const { type } = wheel;
 
   it('starts from a layout that is sound and goes through its travel and lock', () => {
     expect(readBuildFile(writeBuildFile(build))).toEqual({ ok: true, value: build });
-    const side = prepared(design).left;
+    const side = prepared(design)[which];
     if (wheel.travels) {
       expect(bumpSteer(side, build.travel)!.worst).toBeLessThan(1);
-      expect(heldCamber(side, build.travel)!.gain).toBeLessThan(0);
+      const { gain } = heldCamber(side, build.travel)!;
+      if (wheel.alone) expect(gain).toBeLessThan(0);
+      else expect(gain).toBeCloseTo(0, 9);
     }
     const lock = wheel.steerRange;
     for (const rack of [-lock, lock]) expect(readAt(side, 0, rack).ok).toBe(true);
   });
 
   it('is read, judged and measured by every station, and nothing of it is no number', () => {
-    const side = prepared(design).left;
+    const side = prepared(design)[which];
     const known = {
       bumpSteer: wheel.travels ? bumpSteer(side, build.travel) : null,
       gain: wheel.travels ? heldCamber(side, build.travel)!.gain : null,
@@ -108,12 +127,13 @@ describe.each(ends)('%s at the %s', (kind, axle) => {
     expect(JSON.stringify(reading)).not.toContain('null');
     expect(said).not.toMatch(/NaN|undefined/);
     // Nothing names a tie rod on a wheel that has none, nor a kingpin's figures where it steers about nothing.
-    if (!type.tieRod) expect(said).not.toMatch(/tie rod|toe link/i);
+    if (type.coupled) expect(said).not.toMatch(/toe link/i);
+    else if (!type.tieRod) expect(said).not.toMatch(/tie rod|toe link/i);
     else if (!wheel.steered) expect(said).not.toMatch(/tie rod/i);
     if (!type.steersAbout) expect(said).not.toMatch(/caster|kpi|scrub/i);
     expect(readPointsCsv(type, writePointsCsv(type, design.points))).toEqual({
       ok: true,
-      value: design.points,
+      value: Object.fromEntries(pointNames(type).map((name) => [name, design.points[name]])),
     });
   });
 
@@ -162,7 +182,7 @@ describe.each(TRAVELLING)('%s', (kind) => {
         fc.integer({ min: -12, max: 12 }),
         (design, travel, steer) => {
           const side = prepared(design).left;
-          const rack = design.rack ? steer : 0;
+          const rack = isSteered(design) ? steer : 0;
           const here = readAt(side, travel, rack);
           const [up, down] = [readAt(side, travel + h, rack), readAt(side, travel - h, rack)];
           const [left, right] = [readAt(side, travel, rack + h), readAt(side, travel, rack - h)];
@@ -172,7 +192,7 @@ describe.each(TRAVELLING)('%s', (kind) => {
             const scale = 1 + Math.abs(perTravel) + Math.abs(perRack);
             const byTravel = (up.value[name]! - down.value[name]!) / (2 * h);
             expect(Math.abs(perTravel - byTravel) / scale).toBeLessThan(2e-5);
-            if (!design.rack) continue;
+            if (!isSteered(design)) continue;
             const byRack = (left.value[name]! - right.value[name]!) / (2 * h);
             expect(Math.abs(perRack - byRack) / scale).toBeLessThan(2e-5);
             compared++;
@@ -189,7 +209,8 @@ describe.each(TRAVELLING)('%s', (kind) => {
     fc.assert(
       fc.property(shaken(kind), (design) => {
         const axle = prepared(design);
-        const [left, right] = [readAt(axle.left, 15, 9), readAt(axle.right, 15, -9)];
+        const image = typeOf(design).coupled ? prepared(mirrorImage(design)) : axle;
+        const [left, right] = [readAt(axle.left, 15, 9), readAt(image.right, 15, -9)];
         if (!left.ok || !right.ok) throw new Error('out of reach');
         const other: Record<string, number> = right.value;
         for (const [name, value] of Object.entries(left.value))
@@ -240,6 +261,7 @@ describe.each(TRAVELLING)('%s', (kind) => {
   });
 
   it('is found by its finders as well as by trying every place', () => {
+    if (!ALONE.includes(kind)) return;
     const build = blankBuild('Find', kind);
     const { front, travel } = build;
     const type = typeOf(front);
@@ -278,15 +300,18 @@ describe.each(TRAVELLING)('%s', (kind) => {
     for (const axle of ['front', 'rear'] as const) {
       const build = buildOf(kind, axle);
       const design = designOf(build, axle);
-      const { out, up } = design.points.tieRodInner;
-      const slot = (at: number) =>
-        ({ kind: 'range', min: at - 10, max: at + 10, step: 0 }) as const;
-      design.freedoms = { tieRodInner: { out: slot(out + 4), up: slot(up - 6) } };
+      const { inner } = type.tieRod;
+      // A drag link lies along the car.
+      const along = type.coupled ? 'ahead' : 'out';
+      const { [along]: at, up } = design.points[inner];
+      const slot = (middle: number) =>
+        ({ kind: 'range', min: middle - 10, max: middle + 10, step: 0 }) as const;
+      design.freedoms = { [inner]: { [along]: slot(at + 4), up: slot(up - 6) } };
       let least = Infinity;
       for (let i = 0; i <= 20; i++)
         for (let j = 0; j <= 20; j++) {
-          const tieRodInner = { ...design.points.tieRodInner, out: out - 6 + i, up: up - 16 + j };
-          const ready = prepareAxle({ ...design, points: { ...design.points, tieRodInner } });
+          const joint = { ...design.points[inner], [along]: at - 6 + i, up: up - 16 + j };
+          const ready = prepareAxle({ ...design, points: { ...design.points, [inner]: joint } });
           const steer = ready.ok && bumpSteer(ready.axle.left, build.travel);
           if (steer) least = Math.min(least, steer.span.range);
         }
@@ -302,16 +327,17 @@ describe.each(TRAVELLING)('%s', (kind) => {
     const type = typeOf({ kind });
     const build = buildOf(kind, 'front');
     const wheel = wheelOf(build, 'front', 'left');
-    if (!type.steersAbout || !type.tieRod) return expect(swapArms(wheel)).toBeNull();
-    const { ahead, up } = wheel.points.tieRodOuter;
-    const middle = (swapArms(wheel)!.points.tieRodOuter.ahead + ahead) / 2;
+    if (!type.steersAbout || !type.tieRod || type.coupled)
+      return expect(swapArms(wheel)).toBeNull();
+    const { ahead, up } = wheel.points['tieRodOuter'];
+    const middle = (swapArms(wheel)!.points['tieRodOuter'].ahead + ahead) / 2;
     const kingpin = kingpinOf(type)?.map((name) => wheel.points[name]);
     if (kingpin) {
       const [low, high] = kingpin;
       const part = (up - low.up) / (high.up - low.up);
       expect(middle).toBeCloseTo(low.ahead + part * (high.ahead - low.ahead), 1);
     } else expect(offScrew(wheel, [middle, 0, up])).toBeCloseTo(0, 1);
-    const { out, up: height } = wheel.points.tieRodInner;
+    const { out, up: height } = wheel.points['tieRodInner'];
     const slot = (at: number) => ({ kind: 'range', min: at - 15, max: at + 15, step: 0 }) as const;
     const freedoms = { tieRodInner: { out: slot(out), up: slot(height) } };
     const { tried } = finish(
@@ -333,6 +359,12 @@ describe.each(TRAVELLING)('%s', (kind) => {
       expect(changed.points.wheelCentre).toEqual(front.points.wheelCentre);
       expect(changed.rack !== undefined).toBe(steersBy(other, 'rack') && front.rack !== undefined);
       if (other.kind === kind) expect(changed.points).toEqual(front.points);
+      // Put in place of the other it is sound, and steered as it was.
+      const build = blankBuild('x', kind);
+      changeKind(build, 'front', other.kind);
+      expect(readBuildFile(writeBuildFile(build))).toEqual({ ok: true, value: build });
+      const wasSteered = isSteered(blankBuild('x', kind).front);
+      expect(isSteered(build.front)).toBe(wasSteered && other.tieRod !== null);
     }
   });
 });

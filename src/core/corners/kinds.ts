@@ -1,7 +1,9 @@
+import { beam } from './beam';
 import type { CornerType, SteeredBy } from './cornerType';
 import { doubleWishbone } from './doubleWishbone';
 import { fiveLink } from './fiveLink';
 import { kingpin } from './kingpin';
+import { kingpinLinked } from './kingpinLinked';
 import { radiusArm } from './radiusArm';
 import { strut } from './strut';
 import { strutLinks } from './strutLinks';
@@ -18,6 +20,8 @@ export const CORNER_TYPES: readonly CornerType[] = [
   trailingArm,
   radiusArm,
   kingpin,
+  kingpinLinked,
+  beam,
 ];
 
 const BY_KIND = new Map(CORNER_TYPES.map((type) => [type.kind, type]));
@@ -31,6 +35,64 @@ export function typeOf({ kind }: { kind: string }): CornerType {
   if (!type) throw new RangeError(`no kind of corner is called ${kind}`);
   return type;
 }
+
+/** An axle, and on which side its drag link is where its wheels are coupled: left unless it says otherwise. */
+export interface Sided {
+  kind: string;
+  dragLinkTo?: 'left' | 'right' | undefined;
+}
+
+/** The side of a coupled axle that its drag link goes to. */
+export const nearSideOf = ({ dragLinkTo = 'left' }: Sided): 'left' | 'right' => dragLinkTo;
+
+/** The table of one side of an axle: of coupled wheels only one has the drag link. */
+export function typeOn(design: Sided, side: 'left' | 'right'): CornerType {
+  const type = typeOf(design);
+  return type.coupled && side !== nearSideOf(design) ? farOf(type, type.coupled.nearOnly) : type;
+}
+
+/** A kind without its drag link. */
+function farOf(type: CornerType, gone: readonly string[]): CornerType {
+  let far = FAR.get(type);
+  if (!far) {
+    const stays = (...names: string[]) => !names.some((name) => gone.includes(name));
+    far = {
+      ...type,
+      points: Object.fromEntries(Object.entries(type.points).filter(([name]) => stays(name))),
+      members: type.members.filter(({ from, to }) => stays(from, to)),
+      joints: type.joints.filter(({ at }) => stays(at)),
+      tieRod: null,
+    };
+    FAR.set(type, far);
+  }
+  return far;
+}
+const FAR = new WeakMap<CornerType, CornerType>();
+
+/**
+ * Names of the two ends of a kind's rod.
+ * @throws RangeError for a kind without a rod: whoever asks knows that it has one
+ */
+export function rodEnds({ kind, tieRod }: Pick<CornerType, 'kind' | 'tieRod'>) {
+  if (!tieRod) throw new RangeError(`a ${kind} corner has no rod`);
+  return tieRod;
+}
+
+/** The joint of the arm that turns both wheels alike: the rod's from arm to arm, or the tie rod's; null without either. */
+export const armJointOf = ({
+  coupled,
+  tieRod,
+}: Pick<CornerType, 'coupled' | 'tieRod'>): string | null =>
+  coupled?.crossRod ?? tieRod?.outer ?? null;
+
+/** Every joint of a kind's rods that may be moved to steer otherwise. */
+export const steeringJoints = ({
+  coupled,
+  tieRod,
+}: Pick<CornerType, 'coupled' | 'tieRod'>): string[] => [
+  ...(tieRod ? [tieRod.inner, tieRod.outer] : []),
+  ...(coupled ? [coupled.crossRod] : []),
+];
 
 /** Names of a kind's points, in the order of its table. */
 export const pointNames = (type: Pick<CornerType, 'points'>): string[] => {
@@ -53,6 +115,10 @@ export const steersBy = (
 /** Points of the chassis. */
 export const chassisPoints = (type: Pick<CornerType, 'points'>): string[] =>
   pointNames(type).filter((name) => type.points[name].on === 'chassis');
+
+/** Points of a beam under both wheels. */
+export const beamPoints = (type: Pick<CornerType, 'points'>): string[] =>
+  pointNames(type).filter((name) => type.points[name].on === 'beam');
 
 /** Every name that a point of some kind has. */
 export const ALL_POINT_NAMES: readonly string[] = [...new Set(CORNER_TYPES.flatMap(pointNames))];

@@ -10,6 +10,7 @@ export const cornerType = <P extends string>(
 
 export const chassis = (label: string): PointOfType => ({ label, on: 'chassis' });
 export const upright = (label: string): PointOfType => ({ label, on: 'upright' });
+export const onBeam = (label: string): PointOfType => ({ label, on: 'beam' });
 export const mark = (label: string): PointOfType => ({ label, on: 'upright', mark: true });
 
 /** Every kind has a wheel. */
@@ -28,6 +29,33 @@ export const rod = {
     { at: 'tieRodInner', type: 'rodEnd', member: 'tieRodOuter' },
     { at: 'tieRodOuter', type: 'rodEnd', member: 'tieRodInner' },
   ],
+} as const;
+
+/** Two kingpins whose arms one rod joins, a drag link to one of them: what is alike wherever the kingpins stand. */
+export const linkedKingpins = {
+  points: {
+    kingpinLower: upright('kingpin, lower end'),
+    kingpinUpper: upright('kingpin, upper end'),
+    tieRodOuter: upright('tie rod joint'),
+    dragLinkInner: chassis('drag link joint on the drop arm'),
+    dragLinkOuter: upright('drag link joint on the steering arm'),
+    wheelCentre,
+  },
+  steeredBy: ['dropArm'],
+  rodName: 'drag link',
+  coupled: { crossRod: 'tieRodOuter', nearOnly: ['dragLinkInner', 'dragLinkOuter'] },
+  pivots: [],
+  steersAbout: ['kingpinLower', 'kingpinUpper'],
+  tieRod: { inner: 'dragLinkInner', outer: 'dragLinkOuter' },
+  joints: [
+    { at: 'dragLinkInner', type: 'rodEnd', member: 'dragLinkOuter' },
+    { at: 'dragLinkOuter', type: 'rodEnd', member: 'dragLinkInner' },
+  ],
+  conditions: [
+    { holds: 'hinge', about: ['kingpinLower', 'kingpinUpper'], member: 'kingpin' },
+    { holds: 'heading', member: 'tie rod' },
+  ],
+  towardsInstant: [],
 } as const;
 
 /** A link of fixed length from the chassis to the upright. */

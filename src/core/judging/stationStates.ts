@@ -7,7 +7,7 @@ import type { Closest } from '../clearance/room';
 import { ARTICULATION_LIMITS, startingRoom } from '../model/room';
 import { jointTypeOf, articulatedJoints } from '../clearance/articulation';
 import type { Articulations } from '../clearance/articulation';
-import { pointNames } from '../corners/kinds';
+import { nearSideOf, pointNames } from '../corners/kinds';
 import { briefOf } from '../model/brief';
 import type { Targets } from '../model/brief';
 import type { AxleDesign, Build } from '../model/build';
@@ -50,7 +50,7 @@ export function stationStates(
   targets: Targets,
   known: Known,
 ): Record<Station, StationState> {
-  const { axle, side, design, type, travels } = wheel;
+  const { axle, side, design, type, travels, alone } = wheel;
   const other = side === 'left' ? 'right' : 'left';
   const measured = takeOffOf(build).measured.filter(
     (m) =>
@@ -88,30 +88,31 @@ export function stationStates(
     },
     wheel: state(judgeUpright(wheel, targets), 'nothing to judge'),
     arms:
-      travels && gain === null
+      alone && gain === null
         ? { words: 'does not reach its travel' }
         : state(
             [
-              ...(gain === null ? [] : [judgeGain(gain, targets)]),
-              // Where the frame holds the kingpins, they set the width.
-              ...(travels ? [] : judgeWidth(build, design)),
+              // Both wheels of a rigid axle lean with it.
+              ...(gain === null || !alone ? [] : [judgeGain(gain, targets)]),
+              // Where frame or beam hold the kingpins, they set the width.
+              ...(alone ? [] : judgeWidth(build, design)),
               // Without a rod the toe over the travel is what arms and links make it.
-              ...(!type.tieRod && bumpSteer ? [judgeToe(bumpSteer, targets)] : []),
+              ...(!type.tieRod && !type.coupled && bumpSteer ? [judgeToe(bumpSteer, targets)] : []),
               ...judgeClearances(known.clearances, () => true),
               ...judgeArticulations(build, wheel, known.articulations, articulatedJoints(type)),
             ],
             'nothing to judge',
           ),
     rack: !type.tieRod
-      ? { words: 'no rod' }
+      ? { words: type.coupled ? `at the ${nearSideOf(design)} wheel` : 'no rod' }
       : bumpSteer
         ? state(
             [
               ...(travels ? [judgeToe(bumpSteer, targets)] : []),
               ...judgeClearances(known.clearances, ({ ofRod }) => ofRod),
               ...judgeArticulations(build, wheel, known.articulations, [
-                'tieRodInner',
-                'tieRodOuter',
+                type.tieRod.inner,
+                type.tieRod.outer,
               ]),
               ...judgeStrength(build, wheel),
             ],

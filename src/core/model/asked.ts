@@ -22,6 +22,12 @@ export const stanceSchema = group({
   sideways: measure('', 0, 2).optional(),
 });
 
+/** A beam as it is made: from its middle to where its ends are bent, and a clamp's length along it, mm. */
+export const axleMadeSchema = group({
+  bends: measure('mm', 20, 1500),
+  clamp: measure('mm', 10, 400),
+});
+
 export const ratioSchema = measure(':1', 0.5, 40);
 
 /** How many times the hands' part power assistance makes of it: 1 is none. */
@@ -43,6 +49,7 @@ export const askedSchema = group({
     size: measure('mm', 1, 500),
   }).optional(),
   stance: stanceSchema.optional(),
+  axleMade: axleMadeSchema.optional(),
   /** Scrub radius wanted, mm. */
   scrub: measure('mm', -150, 250).optional(),
 });

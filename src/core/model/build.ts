@@ -44,6 +44,8 @@ export const rimSchema = group({
 });
 export type Rim = z.infer<typeof rimSchema>;
 
+const SIDES = ['left', 'right'] as const;
+
 /** On which side of a rack's bar its pinion lies. */
 export const PINION_AT = ['above', 'below', 'ahead', 'behind'] as const;
 export type PinionAt = (typeof PINION_AT)[number];
@@ -78,6 +80,8 @@ export const dropArmSchema = group({
   lower: placeSchema,
   upper: placeSchema,
   lock: measure('deg', 1, 120),
+  /** Turns of the handwheel for one of the arm where a box lies between them; one for one without. */
+  ratio: measure('', 1, 40).optional(),
 }).refine(
   ({ lower, upper }) =>
     Math.hypot(upper.ahead - lower.ahead, upper.left - lower.left, upper.up - lower.up) >= 1,
@@ -91,6 +95,9 @@ export type DropArm = z.infer<typeof dropArmSchema>;
  */
 export const halfShaftSchema = group({ inner: pointSchema, outer: measure('mm', -200, 300) });
 export type HalfShaft = z.infer<typeof halfShaftSchema>;
+
+/** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */
+export const leadSchema = measure('', 0.3, 1.5);
 
 /** Directions of bolts by the joint they hold, of any length, as they lie in the layout as drawn. */
 const boltsSchemaOf = (type: CornerType) => {
@@ -127,6 +134,9 @@ const cornerSchemaOf = (type: CornerType) => ({
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
   ...(type.tieRod && { tieRod: tieRodSchema.optional(), rack: rackSchema.optional() }),
   ...(steersBy(type, 'dropArm') && { dropArm: dropArmSchema.optional() }),
+  // The drag link's points are those of the side that it goes to.
+  ...(type.coupled && { dragLinkTo: z.enum(SIDES, { error: problem }).optional() }),
+  ...(type.coupled?.spring && { leafLead: leadSchema.optional() }),
 });
 
 /** An axle: one kind of corner on both sides; steered where it has a rack or a drop arm. */
@@ -146,6 +156,10 @@ export interface AxleDesign {
   template?: string[] | undefined;
   rack?: Rack | undefined;
   dropArm?: DropArm | undefined;
+  /** The side whose arm the drag link moves, where wheels are coupled: left unless it says otherwise. */
+  dragLinkTo?: Side | undefined;
+  /** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */
+  leafLead?: number | undefined;
 }
 
 const KINDS = CORNER_TYPES.map(({ kind }) => kind).join(', ');
@@ -221,4 +235,4 @@ export const buildSchema = group({
 export type Build = z.infer<typeof buildSchema>;
 export type Travel = Build['travel'];
 export type AxleName = 'front' | 'rear';
-export type Side = 'left' | 'right';
+export type Side = (typeof SIDES)[number];

@@ -44,7 +44,7 @@ it.each<[string, (build: Build) => void, string]>([
   ],
   [
     'a point far away',
-    (build) => void (build.front.points.tieRodInner.out = 10_250),
+    (build) => void (build.front.points['tieRodInner'].out = 10_250),
     'tie rod inner joint, out, is 10250 mm, 10 m away: points lie within 10 m',
   ],
   ['a name of nothing', (build) => void (build.name = ' '), 'is empty: give the build a name'],

@@ -11,9 +11,13 @@ export function pointLabel(
   name: PointName,
 ): string {
   const label = typeOf({ kind }).points[name]?.label ?? name;
-  return rack || dropArm ? label : label.replace('tie rod', 'toe link');
+  const { rodName } = typeOf({ kind });
+  return rack || dropArm || rodName ? label : label.replace('tie rod', 'toe link');
 }
 
-/** What an axle calls the rod that sets its toe. */
-export const rodWord = ({ rack, dropArm }: Steered): 'tie rod' | 'toe link' =>
-  rack || dropArm ? 'tie rod' : 'toe link';
+/** What the rod that sets a wheel's heading is called. */
+export type RodWord = 'tie rod' | 'toe link' | 'drag link';
+
+/** What an axle calls the rod that sets its toe, or steers it where its wheels are coupled. */
+export const rodWord = ({ kind, rack, dropArm }: Pick<AxleDesign, 'kind'> & Steered): RodWord =>
+  typeOf({ kind }).rodName ?? (rack || dropArm ? 'tie rod' : 'toe link');

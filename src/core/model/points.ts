@@ -24,14 +24,9 @@ export interface Point {
 export const toVec = ({ ahead, out, up }: Point): Vec => [ahead, out, up];
 export const toPoint = ([ahead, out, up]: Vec): Point => ({ ahead, out, up });
 
-/**
- * The points of a corner by name, as its kind's table has them. Every kind has a wheel; the tie rod's (toe
- * link's) joints are those of kinds that have a rod: whoever reads them has asked.
- */
+/** The points of a corner by name, as its kind's table has them. Every kind has a wheel. */
 export interface Points {
   wheelCentre: Point;
-  tieRodInner: Point;
-  tieRodOuter: Point;
   [name: PointName]: Point;
 }
 

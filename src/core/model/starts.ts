@@ -4,7 +4,15 @@ import { CORNER_TYPES, steersBy, typeOf } from '../corners/kinds';
 import { FORMAT, VERSION, nameSchema } from './build';
 import { briefForStart } from './brief';
 import type { AxleDesign, AxleName, Build, DropArm, Travel } from './build';
-import { carFigures, figuresOf, hasTravel, isSketched, sketchOfKind, unsay } from './sketch';
+import {
+  OF_DROP_ARM,
+  carFigures,
+  figuresOf,
+  hasTravel,
+  isSketched,
+  sketchOfKind,
+  unsay,
+} from './sketch';
 import { pointsFrom, toVec } from './points';
 import type { Points } from './points';
 import type { Vec } from '../geometry/vec';
@@ -138,8 +146,12 @@ export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'):
     freedoms: __,
     sketch: ___,
     template: ____,
+    dragLinkTo,
+    leafLead,
     ...rest
   } = design;
+  // A drop arm whose joint goes is of no use to the next one.
+  const arm = from.tieRod?.inner === to.tieRod?.inner ? dropArm : undefined;
   return {
     ...rest,
     kind,
@@ -147,9 +159,24 @@ export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'):
     ...sketchOfKind(design, to, (name) => Boolean(stays(name))),
     ...(Object.keys(freedoms).length > 0 && { freedoms }),
     ...(steersBy(to, 'rack') && rack && { rack }),
-    ...(steersBy(to, 'dropArm') && dropArm && { dropArm }),
+    ...(steersBy(to, 'dropArm') && arm && { dropArm: arm }),
+    ...(to.coupled && dragLinkTo && { dragLinkTo }),
+    ...(to.coupled?.spring && leafLead !== undefined && { leafLead }),
     ...(to.tieRod && tieRod && { tieRod }),
   };
+}
+
+/** Gives an axle what moves its kind's rods, as a sketch: a rack, or a drop arm where it takes none. */
+function steerAnew(design: AxleDesign): void {
+  const type = typeOf(design);
+  const arm = steersBy(type, 'rack') ? null : blankDropArm(type, toVec(design.points.wheelCentre));
+  if (arm) {
+    design.dropArm = arm;
+    for (const path of OF_DROP_ARM) unsay(design, path);
+    return;
+  }
+  design.rack = { travel: 65 };
+  unsay(design, 'rack.travel');
 }
 
 /**
@@ -163,10 +190,7 @@ export function changeKind(build: Build, axle: AxleName, kind: string): void {
   const next = asKind(design, kind, axle);
   const steered = design.rack !== undefined || design.dropArm !== undefined;
   const type = typeOf(next);
-  if (steered && type.tieRod && !next.rack && !next.dropArm) {
-    next.rack = { travel: 65 };
-    unsay(next, 'rack.travel');
-  }
+  if (steered && type.tieRod && !next.rack && !next.dropArm) steerAnew(next);
   if (build.brief && axle === 'front')
     build.brief = briefForStart(build.brief, build, { ...build, front: next });
   build[axle] = next;

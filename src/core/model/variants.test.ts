@@ -21,7 +21,7 @@ const change = (build: Build, act: (draft: Build) => void) =>
 const two = () =>
   change(start(), (draft) => {
     copyVariant(draft, 'low', 'Rack lowered');
-    draft.front.points.tieRodInner.up -= 10;
+    draft.front.points['tieRodInner'].up -= 10;
   });
 const names = (build: Build) => variantsOf(build).map(({ name }) => name);
 
@@ -115,7 +115,7 @@ describe('differences of two variants', () => {
     expect(found).toContainEqual(['static toe', drawn.front.static.toe, 0.2]);
     expect(found).toContainEqual(['tyre code', drawn.front.tyre.code ?? null, '195/50R15']);
     const { out } = drawn.front.points['lowerOuter'];
-    const { up } = drawn.front.points.tieRodInner;
+    const { up } = drawn.front.points['tieRodInner'];
     expect(found.slice(-2)).toEqual([
       ['points lowerOuter out', out, out + 2],
       ['points tieRodInner up', up, up - 10],

@@ -17,7 +17,15 @@ export interface Figure {
 }
 
 /** A wheel's figures, in the order a builder asks for them: for comparing layouts side by side. */
-export function figuresOf({ corner, design, travel, travels, points, type }: Wheel): Figure[] {
+export function figuresOf({
+  corner,
+  design,
+  travel,
+  travels,
+  alone,
+  points,
+  type,
+}: Wheel): Figure[] {
   const read = (at: number) => {
     const reading = corner && readAt(corner, at, 0);
     return reading?.ok ? reading : null;
@@ -35,6 +43,8 @@ export function figuresOf({ corner, design, travel, travels, points, type }: Whe
   const overTravel = [
     of('deg', `${NAMES.toeRange} over the travel`, steer?.span.range),
     of('deg', `${NAMES.bumpSteer}, most toe change`, steer?.worst),
+  ];
+  const ofCamber = [
     of('deg per 25 mm', 'camber gain, toe held straight', held?.gain),
     of(
       'deg per 25 mm',
@@ -45,16 +55,20 @@ export function figuresOf({ corner, design, travel, travels, points, type }: Whe
     of('deg', 'camber at full droop', droop?.value.camber),
   ];
   const ofRoll = [
-    of('mm', 'roll centre above the ground, as strings show it', held?.rollCentre),
+    // Where springs hold one axle under both wheels it hangs on no steering.
+    ...(alone
+      ? [of('mm', 'roll centre above the ground, as strings show it', held?.rollCentre)]
+      : []),
     of(
       'mm',
-      'roll centre above the ground, bump steer included',
+      alone ? 'roll centre above the ground, bump steer included' : 'roll centre above the ground',
       ride && rollCentre !== undefined ? rollCentre - ride.value.contactUp : null,
     ),
     of('mm', 'track change at full bump, each side', bump?.trackChange),
   ];
   return [
-    ...(travels ? overTravel : [of('deg', NAMES.camber, ride?.value.camber)]),
+    ...(travels ? overTravel : []),
+    ...(alone ? ofCamber : [of('deg', NAMES.camber, ride?.value.camber)]),
     ...(type.steersAbout
       ? [
           of('deg', NAMES.caster, ride?.value.caster),
@@ -69,7 +83,7 @@ export function figuresOf({ corner, design, travel, travels, points, type }: Whe
           of(
             'mm',
             `${rodWord(design)}, joint to joint`,
-            distance(toVec(points.tieRodInner), toVec(points.tieRodOuter)),
+            distance(toVec(points[type.tieRod.inner]), toVec(points[type.tieRod.outer])),
           ),
         ]
       : []),

@@ -1,3 +1,4 @@
+import { armJointOf } from '../corners/kinds';
 import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
 import type { Travel } from '../model/build';
@@ -55,7 +56,8 @@ export function readHeld(side: AxleCorner, travel: number): HeldReading | null {
   if (!side.corner.pose(0, 0, upright)) return null;
   writeQuantities(upright, side.radius, row, 0);
   const toe = row[COLUMN.toe];
-  const hasRod = side.drawn.type.tieRod !== null;
+  // The rod to the other wheel holds toe as well.
+  const hasRod = armJointOf(side.drawn.type) !== null;
   if (hasRod) {
     if (holdAt(side, travel, toe, 0, upright) === null) return null;
   } else if (side.corner.pose(travel, 0, upright)) writeQuantities(upright, side.radius, row, 0);
@@ -73,7 +75,9 @@ export function readHeld(side: AxleCorner, travel: number): HeldReading | null {
   return {
     camber: row[COLUMN.camber],
     camberPerTravel: row[PER_TRAVEL + COLUMN.camber] + along * row[PER_RACK + COLUMN.camber],
-    rollCentre: (row[COLUMN.contactOut] * across) / rise,
+    rollCentre: side.drawn.coupled
+      ? row[COLUMN.rollCentre]
+      : (row[COLUMN.contactOut] * across) / rise,
     toe: row[COLUMN.toe],
   };
 }

@@ -156,8 +156,8 @@ describe('the axle', () => {
     const axle = prepared(axleWith(planar));
     const pose = poseAxle(axle, alike(0), 10);
     if (!pose.left.ok || !pose.right.ok) throw new Error('out of reach');
-    expect(jointsAt(axle.left.drawn, pose.left.upright).tieRodInner[1]).toBeCloseTo(230, 12);
-    expect(jointsAt(axle.right.drawn, pose.right.upright).tieRodInner[1]).toBeCloseTo(210, 12);
+    expect(jointsAt(axle.left.drawn, pose.left.upright)['tieRodInner'][1]).toBeCloseTo(230, 12);
+    expect(jointsAt(axle.right.drawn, pose.right.upright)['tieRodInner'][1]).toBeCloseTo(210, 12);
     // Rack behind the kingpins moved left turns both wheels to the right: left toes in, right out.
     expect(values(axle.left, 0, 10).toe).toBeGreaterThan(0);
     expect(values(axle.right, 0, 10).toe).toBeLessThan(0);

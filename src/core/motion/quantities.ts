@@ -6,7 +6,7 @@ import { U } from '../kinematics/corner';
  * toe + in, camber + top out, caster + top rearward, kpi + top inward, scrub + kingpin axis meets
  * the ground inboard of the contact point, trail + ahead of it, spindleLength + wheel centre
  * outboard of the kingpin axis. Instant centres: front view in the plane across the car through the
- * wheel centre, side view in the plane along it, the rack held; contactLead is how far the upright's own point at the
+ * wheel centre (of one axle under both wheels, as it rolls), side view in the plane along it, the rack held; contactLead is how far the upright's own point at the
  * contact moves ahead per mm of bump, which makes anti-dive. Contact and wheel are [ahead, out, up] in the corner's axes.
  * Definitions follow SAE J670 and ISO 8855.
  */
@@ -184,14 +184,20 @@ export function writeQuantities(
       const px = cx - wx;
       const py = cy - wy;
       const pz = cz - wz;
-      const side = vy + tz * px - tx * pz;
       const rise = vz + tx * py - ty * px;
-      row[at + 13] = cz + (cy * side) / rise;
-      row[at + 14] = wy - vz / tx;
-      row[at + 15] = wz + vy / tx;
       row[at + 16] = wx + vz / ty;
       row[at + 17] = wz - vx / ty;
       row[at + 18] = (vx + ty * pz - tz * py) / rise;
+      // Of one axle under both wheels the front view is told by its roll.
+      const roll = u[U.beam + 8] > 0;
+      const rx = roll ? u[U.turnInRoll] : tx;
+      const sy = roll ? u[U.moveInRoll + 1] : vy;
+      const sz = roll ? u[U.moveInRoll + 2] : vz;
+      const side = sy + (roll ? u[U.turnInRoll + 2] : tz) * px - rx * pz;
+      const lift = sz + rx * py - (roll ? u[U.turnInRoll + 1] : ty) * px;
+      row[at + 13] = cz + (cy * side) / lift;
+      row[at + 14] = wy - sz / rx;
+      row[at + 15] = wz + sy / rx;
     }
   }
 }

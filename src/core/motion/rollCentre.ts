@@ -27,8 +27,8 @@ export function rollCentreOf(
   rack: number,
 ): RollCentre | null {
   const [left, right] = [
-    lineOf(axle, 'left', travel.left, rack),
-    lineOf(axle, 'right', travel.right, rack),
+    lineOf(axle, 'left', travel.left, rack, travel.right),
+    lineOf(axle, 'right', travel.right, rack, travel.left),
   ];
   if (!left || !right) return null;
   // Both in axes y to the left, z up: contact and direction.
@@ -44,9 +44,9 @@ export function rollCentreOf(
 }
 
 /** A side's line from its contact point on to the instant centre: the contact's velocity turned square. */
-function lineOf(axle: Axle, side: 'left' | 'right', travel: number, rack: number) {
+function lineOf(axle: Axle, side: 'left' | 'right', travel: number, rack: number, other: number) {
   const { corner, radius, rackSign } = axle[side];
-  if (!corner.pose(travel, rackSign * rack, upright)) return null;
+  if (!corner.pose(travel, rackSign * rack, upright, other, -1)) return null;
   writeQuantities(upright, radius, row, 0);
   const [y, z] = [row[COLUMN.contactOut], row[COLUMN.contactUp]];
   // The line goes through the centre plane at `rollCentre`, which holds where arms are parallel too.

@@ -52,12 +52,15 @@ export function travelSweep(
 
 const upright = new Float64Array(UPRIGHT_SIZE);
 
-/** Solves every position in place; allocates nothing. Returns how many can be reached. */
-export function runSweep(side: AxleCorner, sweep: Sweep): number {
+/**
+ * Solves every position in place. Returns how many can be reached.
+ * @param goes how the axle's other wheel goes: with this one, or against it as in roll; only coupled wheels heed it
+ */
+export function runSweep(side: AxleCorner, sweep: Sweep, goes: 1 | -1 = 1): number {
   let reached = 0;
   const { count, travel, rack, reachable, rows } = sweep;
   for (let i = 0; i < count; i++) {
-    if (side.corner.pose(travel[i], side.rackSign * rack[i], upright)) {
+    if (side.corner.pose(travel[i], side.rackSign * rack[i], upright, goes * travel[i], goes)) {
       writeQuantities(upright, side.radius, rows, i * ROW_SIZE);
       reachable[i] = 1;
       reached++;
@@ -93,10 +96,13 @@ export type Reading =
 
 const row = new Float64Array(ROW_SIZE);
 
-/** Reads one position of one wheel by name. `trackChange` is the contact point's outward movement, mm. */
-export function readAt(side: AxleCorner, travel: number, rack: number): Reading {
-  if (!side.corner.pose(travel, side.rackSign * rack, upright))
-    return { ok: false, why: whyNot(side, travel, rack) };
+/**
+ * Reads one position of one wheel by name. `trackChange` is the contact point's outward movement, mm.
+ * @param goes how the axle's other wheel goes, as in `runSweep`
+ */
+export function readAt(side: AxleCorner, travel: number, rack: number, goes: 1 | -1 = 1): Reading {
+  if (!side.corner.pose(travel, side.rackSign * rack, upright, goes * travel, goes))
+    return { ok: false, why: whyNot(side, travel, rack, goes * travel) };
   writeQuantities(upright, side.radius, row, 0);
   const pick = (offset: number, sign: number, names: readonly Quantity[]) =>
     Object.fromEntries(

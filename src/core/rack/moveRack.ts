@@ -1,3 +1,4 @@
+import { rodEnds, typeOf } from '../corners/kinds';
 import { bindingOf, tightOf, tighter } from '../clearance/doubts';
 import { add, distance, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -9,7 +10,7 @@ import type { AxleDesign, Build, Side } from '../model/build';
 import { bumpSteerOf } from '../bumpsteer/trial';
 import { rodAsBuilt } from '../strength/rodParts';
 import { ackermannAt } from '../steering/ackermann';
-import { tieAngle } from '../steering/lockToLock';
+import { tieAngle } from '../kinematics/rods';
 import { levelAngle, nearestTube, sharpAngle } from '../steering/rodTube';
 import { stopsFor } from '../steering/stops';
 import { briefOf } from '../model/brief';
@@ -26,9 +27,10 @@ export interface RackMove {
 export function moveRack(design: AxleDesign, { ahead, up, out }: RackMove): AxleDesign {
   const sides: Side[] = design.rightPoints ? ['left', 'right'] : ['left'];
   return sides.reduce((moved, side) => {
-    const { tieRodInner: at } = pointsOf(moved, side);
+    const { inner } = rodEnds(typeOf(moved));
+    const at = pointsOf(moved, side)[inner];
     return withPoints(moved, side, {
-      tieRodInner: { ahead: at.ahead + ahead, out: at.out + out, up: at.up + up },
+      [inner]: { ahead: at.ahead + ahead, out: at.out + out, up: at.up + up },
     });
   }, design);
 }
@@ -72,13 +74,14 @@ export function rackPlace(build: Build, design: AxleDesign, mark: number): RackP
   const tube = nearestTube(wheel);
   if (!tube) return null;
   const { steerRange } = wheel;
+  const ends = rodEnds(type);
   const jointsAt = placer(drawn);
   const rodRadius = rodAsBuilt(build, wheel).parts.outside / 2;
   const taped = [0, steerRange, -steerRange].map((rack): RodTaped | null => {
     const pose = poseCorner(corner, 0, rack);
     if (!pose.ok) return null;
     const at = jointsAt(pose.upright);
-    const [inner, outer] = [at.tieRodInner, at.tieRodOuter];
+    const [inner, outer] = [at[ends.inner], at[ends.outer]];
     const [from, to] = [at[tube.outer], at[tube.inner]];
     const place = add(from, scale(unit(sub(to, from)), mark));
     const axis = steeringAxisAt(pose.upright);

@@ -25,13 +25,13 @@ const layouts = fc.sample(anyLayout, { numRuns: 12, seed: 17 });
 it('moves a rack as one body, there and back again', () => {
   const { front } = blankBuild('x');
   const right = structuredClone(front.points);
-  right.tieRodInner.out += 7;
+  right['tieRodInner'].out += 7;
   const design = { ...front, rightPoints: right };
   const by = { ahead: 12, up: -3, out: 0 };
   const moved = moveRack(design, by);
-  expect(moved.points.tieRodInner.ahead).toBe(front.points.tieRodInner.ahead + 12);
-  expect(moved.rightPoints!.tieRodInner.up).toBe(right.tieRodInner.up - 3);
-  expect(moved.points.tieRodOuter).toEqual(front.points.tieRodOuter);
+  expect(moved.points['tieRodInner'].ahead).toBe(front.points['tieRodInner'].ahead + 12);
+  expect(moved.rightPoints!['tieRodInner'].up).toBe(right['tieRodInner'].up - 3);
+  expect(moved.points['tieRodOuter']).toEqual(front.points['tieRodOuter']);
   expect(moveRack(moved, { ahead: -12, up: 3, out: 0 })).toEqual(design);
 });
 
@@ -49,10 +49,10 @@ it('tapes from the mark to the rod what many places along the rod give at the le
       if (!pose.ok) throw new Error(pose.why);
       const at = jointsAt(wheel.drawn, pose.upright);
       const mark = add(at[outer], scale(unit(sub(at[inner], at[outer])), 120));
-      const rod = sub(at.tieRodOuter, at.tieRodInner);
+      const rod = sub(at['tieRodOuter'], at['tieRodInner']);
       const least = Math.min(
         ...Array.from({ length: 20001 }, (_, i) =>
-          distance(mark, add(at.tieRodInner, scale(rod, i / 20000))),
+          distance(mark, add(at['tieRodInner'], scale(rod, i / 20000))),
         ),
       );
       expect(taped.gap).toBeCloseTo(least - member.diameter / 2 - ASSUMED.outside / 2, 2);
@@ -116,7 +116,7 @@ it('puts every rack of the shelf in place and measures it afresh', () => {
     for (const part of racks) {
       const tried = tryRack(build, part);
       const { points, rack } = tried.design;
-      expect(2 * points.tieRodInner.out).toBeCloseTo(part.between, 9);
+      expect(2 * points['tieRodInner'].out).toBeCloseTo(part.between, 9);
       expect(rack).toMatchObject({ travel: part.travel, perTurn: part.perTurn });
       const wheel = wheelOf({ ...build, front: tried.design }, 'front', 'left');
       if (!wheel.solved.ok) continue;
@@ -139,9 +139,9 @@ it('puts every rack of the shelf in place and measures it afresh', () => {
       }
       expect(tried.rod).toBeCloseTo(
         Math.hypot(
-          points.tieRodInner.ahead - points.tieRodOuter.ahead,
-          points.tieRodInner.out - points.tieRodOuter.out,
-          points.tieRodInner.up - points.tieRodOuter.up,
+          points['tieRodInner'].ahead - points['tieRodOuter'].ahead,
+          points['tieRodInner'].out - points['tieRodOuter'].out,
+          points['tieRodInner'].up - points['tieRodOuter'].up,
         ),
         9,
       );
@@ -152,11 +152,14 @@ it('puts every rack of the shelf in place and measures it afresh', () => {
 it('keeps the middle of a rack that sits off the centreline', () => {
   const { front } = blankBuild('x');
   const right = structuredClone(front.points);
-  right.tieRodInner.out -= 30;
+  right['tieRodInner'].out -= 30;
   const [part] = STARTER_SHELF.filter((one) => one.kind === 'rack');
   const design = withRack({ ...front, rightPoints: right }, part);
-  expect(design.points.tieRodInner.out - design.rightPoints!.tieRodInner.out).toBeCloseTo(30, 9);
-  expect(design.points.tieRodInner.out + design.rightPoints!.tieRodInner.out).toBeCloseTo(
+  expect(design.points['tieRodInner'].out - design.rightPoints!['tieRodInner'].out).toBeCloseTo(
+    30,
+    9,
+  );
+  expect(design.points['tieRodInner'].out + design.rightPoints!['tieRodInner'].out).toBeCloseTo(
     part.between,
     9,
   );

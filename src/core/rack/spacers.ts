@@ -1,7 +1,8 @@
+import { rodEnds } from '../corners/kinds';
 import { cross, dot, length, scale, sub, unit } from '../geometry/vec';
 import { poseCorner } from '../kinematics/axle';
 import { innerRate } from '../kinematics/innerWay';
-import { rodPlacer } from '../kinematics/joints';
+import { rodPlacer } from '../kinematics/rods';
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
 import { toVec } from '../model/points';
@@ -30,7 +31,7 @@ export function rackEnd(build: Pick<Build, 'rod'>, wheel: Wheel, offset: number)
   const strength = rodStrength(wheel, { ...STARTING_LOADS, ...build.rod, ...parts });
   if (!corner || !rodAt || !strength) return null;
   const force = strength.kerbForce;
-  const way = unit(innerRate(drawn.steering, toVec(drawn.points.tieRodInner), 0));
+  const way = unit(innerRate(drawn.steering, toVec(drawn.points[rodEnds(drawn.type).inner]), 0));
   let [side, along] = [0, 0];
   for (const rack of [0, steerRange, -steerRange]) {
     const pose = poseCorner(corner, 0, rack);

@@ -1,3 +1,4 @@
+import { rodEnds, typeOf } from '../corners/kinds';
 import { distance } from '../geometry/vec';
 import { nullsOf } from '../bumpsteer/nulls';
 import { bumpSteerOf } from '../bumpsteer/trial';
@@ -35,14 +36,15 @@ export interface RackTried {
 export function withRack(design: AxleDesign, part: RackPart): AxleDesign {
   const { travel, perTurn, innerThread, pinion, mounts, spline } = part;
   const sides: Side[] = design.rightPoints ? ['left', 'right'] : ['left'];
-  const { tieRodInner: left } = design.points;
-  const right = pointsOf(design, 'right').tieRodInner;
+  const { inner } = rodEnds(typeOf(design));
+  const left = design.points[inner];
+  const right = pointsOf(design, 'right')[inner];
   // A rack that sits off the centreline keeps its middle.
   const middle = (left.out - right.out) / 2;
   const moved = sides.reduce((one, side) => {
-    const own = pointsOf(one, side).tieRodInner;
+    const own = pointsOf(one, side)[inner];
     const out = part.between / 2 + (side === 'left' ? middle : -middle);
-    return withPoints(one, side, { tieRodInner: { ...own, out } });
+    return withPoints(one, side, { [inner]: { ...own, out } });
   }, design);
   const { rise, sweep } = design.rack ?? {};
   return {
@@ -66,7 +68,8 @@ export function tryRack(build: Build, part: RackPart): RackTried {
   const straight = prepared.ok && lockToLock(prepared.axle, build.wheelbase, 0, Float64Array.of(0));
   const stops =
     prepared.ok && stopsFor(prepared.axle, build.wheelbase, briefOf(build).targets.lock);
-  const inner = toVec(wheel.points.tieRodInner);
+  const ends = rodEnds(wheel.type);
+  const inner = toVec(wheel.points[ends.inner]);
   const at = prepared.ok ? nullsOf(wheel)?.inner?.at : null;
   const before = wheelOf(build, 'front', 'left');
   return {
@@ -80,7 +83,7 @@ export function tryRack(build: Build, part: RackPart): RackTried {
       : null,
     steer: steers.some((one) => one === null) ? null : Math.max(...(steers as number[])),
     toNull: at ? { ahead: at[0] - inner[0], up: at[2] - inner[2] } : null,
-    rod: distance(inner, toVec(wheel.points.tieRodOuter)),
+    rod: distance(inner, toVec(wheel.points[ends.outer])),
     doubts: [...bindingOf(build, wheel), ...tighter(tightOf(build, before), tightOf(build, wheel))],
   };
 }

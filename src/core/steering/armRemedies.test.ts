@@ -80,7 +80,7 @@ it('shortens an arm on the string just as far as the rim asks for', () => {
   front.static = { toe: 0, camber: 0 };
   front.rim = { diameter: 13 * 25.4, width: 160, offset: 20 };
   // A long arm ahead of the axle: its string leads out into the rim.
-  front.points.tieRodOuter = { ahead: 128, out: front.points.wheelCentre.out - 70, up: 250 };
+  front.points['tieRodOuter'] = { ahead: 128, out: front.points.wheelCentre.out - 70, up: 250 };
   const remedies = armRemedies(build, wheelOf(build, 'front', 'left'));
   const string = remedies.find(({ kind }) => kind === 'onto the string')!;
   const shorter = remedies.find(({ kind }) => kind === 'shorter');
@@ -103,7 +103,7 @@ it('lays the string out so that square and tape come back to the hole', () => {
       const wheel = wheelOf(build, 'front', side);
       const sheet = stringSheet(wheel, build.wheelbase)!;
       const { kingpin, rear, string, along, off, arm } = sheet;
-      const joint = wheel.points.tieRodOuter;
+      const joint = wheel.points['tieRodOuter'];
       const way = [(rear.ahead - kingpin.ahead) / string, (rear.out - kingpin.out) / string];
       // Square to the string: outboard.
       const square = [way[1], -way[0]];

@@ -1,3 +1,4 @@
+import { armJointOf, rodEnds } from '../corners/kinds';
 import { toRing } from '../clearance/ring';
 import { tyreOf } from '../clearance/room';
 import { steerRangeOf } from '../kinematics/axle';
@@ -38,7 +39,9 @@ type Car = Pick<Build, 'wheelbase' | 'room'>;
 export function armRemedies(build: Car, wheel: Wheel): ArmRemedy[] {
   const place = armSide(wheel, build.wheelbase);
   const axis = staticAxis(wheel.design, wheel.side);
-  const joint = wheel.points.tieRodOuter;
+  const name = armJointOf(wheel.type);
+  if (name === null) return [];
+  const joint = wheel.points[name];
   const foot = axis && axisAtHeight(axis, joint.up);
   if (!place || !foot) return [];
   const mirrored = (at: number, about: number) => Math.round(100 * (2 * about - at)) / 100;
@@ -48,19 +51,22 @@ export function armRemedies(build: Car, wheel: Wheel): ArmRemedy[] {
     ...is,
   });
   const acrossed = wheel.withPoints({
-    tieRodOuter: { ...joint, out: mirrored(joint.out, foot[1]) },
+    [name]: { ...joint, out: mirrored(joint.out, foot[1]) },
   });
-  const inner = wheel.points.tieRodInner;
-  const round = wheel.withPoints({
-    tieRodOuter: { ...joint, ahead: mirrored(joint.ahead, foot[0]) },
-    tieRodInner: { ...inner, ahead: mirrored(inner.ahead, foot[0]) },
-  });
+  const round = () => {
+    const { inner } = rodEnds(wheel.type);
+    const from = wheel.points[inner];
+    return wheel.withPoints({
+      [name]: { ...joint, ahead: mirrored(joint.ahead, foot[0]) },
+      [inner]: { ...from, ahead: mirrored(from.ahead, foot[0]) },
+    });
+  };
   const string = ontoString(wheel, place);
   const onString = made('onto the string', string);
   const remedies = [
     made('swapped', acrossed, { taper: true }),
     // A drop arm stays on its column.
-    ...(wheel.steersBy === 'rack' ? [made('swapped round', round, { rackToo: true })] : []),
+    ...(wheel.steersBy === 'rack' ? [made('swapped round', round(), { rackToo: true })] : []),
     onString,
   ];
   if (!onString.fits) {
@@ -72,13 +78,14 @@ export function armRemedies(build: Car, wheel: Wheel): ArmRemedy[] {
 
 /** The longest arm along the string, of those shorter by whole millimetres, that leaves the room wanted; null where none does. */
 function shorterOnString(build: Car, string: Wheel, place: ArmSide): Wheel | null {
-  const joint = string.points.tieRodOuter;
+  const name = armJointOf(string.type)!;
+  const joint = string.points[name];
   const [ahead, out] = [place.ahead, place.out - place.acrossString];
   const length = Math.hypot(ahead, out);
   for (let by = 1; by < length - LEAST_ARM; by++) {
     const part = by / length;
     const to: Point = { ...joint, ahead: joint.ahead - part * ahead, out: joint.out - part * out };
-    const shorter = string.withPoints({ tieRodOuter: to });
+    const shorter = string.withPoints({ [name]: to });
     if (roomOf(shorter) >= wantedRoom(build)) return shorter;
   }
   return null;
@@ -90,9 +97,9 @@ const LEAST_ARM = 60;
 const wantedRoom = ({ room }: Car): number => (room ?? startingRoom()).wanted.moving;
 
 /** From the outer joint's body to tyre and rim as drawn, mm. */
-function roomOf({ design, points }: Wheel): number {
+function roomOf({ design, points, type }: Wheel): number {
   const ring = tyreOf(design, toVec(points.wheelCentre), spindleOf(design.static));
-  return toRing(toVec(points.tieRodOuter), ring) - JOINT_BODY;
+  return toRing(toVec(points[armJointOf(type)!]), ring) - JOINT_BODY;
 }
 
 function measured(

@@ -1,3 +1,4 @@
+import { armJointOf } from '../corners/kinds';
 import { axisAtHeight, steeringAxisAt } from '../kinematics/joints';
 import { poseCorner } from '../kinematics/axle';
 import type { Wheel } from '../kinematics/wheel';
@@ -29,9 +30,10 @@ export interface ArmSide {
  */
 export function armSide(wheel: Wheel, wheelbase: number): ArmSide | null {
   const { corner, type, points } = wheel;
-  if (!corner || !type.tieRod) return null;
+  const name = armJointOf(type);
+  if (!corner || name === null) return null;
   const pose = poseCorner(corner, 0, 0);
-  const joint = points[type.tieRod.outer];
+  const joint = points[name];
   const foot = pose.ok ? axisAtHeight(steeringAxisAt(pose.upright), joint.up) : null;
   if (!foot) return null;
   const [ahead, out] = [joint.ahead - foot[0], joint.out - foot[1]];
@@ -50,7 +52,7 @@ export function armSide(wheel: Wheel, wheelbase: number): ArmSide | null {
 
 /** The wheel with its outer joint moved across the car onto the string; inner joint and rack stay where they are. */
 export function ontoString(wheel: Wheel, { acrossString }: ArmSide): Wheel {
-  const { outer } = wheel.type.tieRod!;
-  const joint = wheel.points[outer];
-  return wheel.withPoints({ [outer]: { ...joint, out: joint.out - acrossString } });
+  const name = armJointOf(wheel.type)!;
+  const joint = wheel.points[name];
+  return wheel.withPoints({ [name]: { ...joint, out: joint.out - acrossString } });
 }

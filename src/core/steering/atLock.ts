@@ -1,3 +1,4 @@
+import { armJointOf } from '../corners/kinds';
 import { articulationMeasures } from '../clearance/articulation';
 import { poseCorner } from '../kinematics/axle';
 import { placer } from '../kinematics/joints';
@@ -22,7 +23,7 @@ const COUNT = 21;
 /** @returns null where the wheel cannot stand there */
 export function atLock(wheel: Wheel, travel: number, rack: number): AtLock | null {
   const { corner, drawn, type } = wheel;
-  if (!corner || !type.tieRod) return null;
+  if (!corner || armJointOf(type) === null) return null;
   const pose = poseCorner(corner, travel, rack);
   if (!pose.ok) return null;
   const tube = nearestTube(wheel);
@@ -33,11 +34,12 @@ export function atLock(wheel: Wheel, travel: number, rack: number): AtLock | nul
   const sweep = travelSweep(wheel.travel, COUNT, rack);
   runSweep(corner, sweep);
   return {
-    toTube: tube
-      ? levelAngle(at.tieRodInner, at.tieRodOuter, at[tube.inner], at[tube.outer])
-      : null,
-    inner: angleOf(type.tieRod.inner),
-    outer: angleOf(type.tieRod.outer),
+    toTube:
+      tube && type.tieRod
+        ? levelAngle(at[type.tieRod.inner], at[type.tieRod.outer], at[tube.inner], at[tube.outer])
+        : null,
+    inner: type.tieRod && angleOf(type.tieRod.inner),
+    outer: type.tieRod && angleOf(type.tieRod.outer),
     range: spanOf(sweep, 'toe')?.range ?? null,
   };
 }

@@ -70,9 +70,11 @@ export function forRatio(wheel: Wheel, wheelbase: number, wanted: number): ForRa
     const here = lockToLock(solved.axle, wheelbase, 0, Float64Array.of(0));
     return here && here.reachable[0] === 1 ? Math.abs(here.perRack[0]) : null;
   };
-  const { design, side, points, steered } = wheel;
+  const { design, side, points, steered, type } = wheel;
+  if (!type.tieRod) return null;
+  const { outer } = type.tieRod;
   const axis = staticAxis(design, side);
-  const joint = points.tieRodOuter;
+  const joint = points[outer];
   const foot = axis && axisAtHeight(axis, joint.up);
   const now = steered ? perRackOf(wheel) : null;
   if (!foot || !now) return null;
@@ -93,7 +95,7 @@ export function forRatio(wheel: Wheel, wheelbase: number, wanted: number): ForRa
         out: foot![1] + part * (joint.out - foot![1]),
         up: joint.up,
       };
-      const per = perRackOf(wheel.withPoints({ tieRodOuter: to }));
+      const per = perRackOf(wheel.withPoints({ [outer]: to }));
       return per === null ? null : ratioOf(per, perTurn);
     };
     let [short, long] = [arm / 3, 3 * arm];

@@ -12,7 +12,7 @@ export const rackPerHandwheel = (pinion: PinionAt): 1 | -1 =>
 
 /** What the handwheel does to the steering's own input (mm of a rack, degrees of a drop arm). */
 export interface Handwheel {
-  /** Of the input in a turn; a drop arm sits on the column itself. Undefined where a rack's is not known. */
+  /** Of the input in a turn; a drop arm sits on the column itself unless a box lies between. Undefined where a rack's is not known. */
   perTurn: number | undefined;
   /** Which way the input goes when the handwheel is turned left; null where it is not known. */
   way: 1 | -1 | null;
@@ -20,7 +20,7 @@ export interface Handwheel {
 
 export const handwheelOf = ({ rack, dropArm }: Pick<AxleDesign, 'rack' | 'dropArm'>): Handwheel =>
   dropArm
-    ? { perTurn: 360, way: 1 }
+    ? { perTurn: 360 / (dropArm.ratio ?? 1), way: 1 }
     : { perTurn: rack?.perTurn, way: rack?.pinionAt ? rackPerHandwheel(rack.pinionAt) : null };
 
 /** The pinion on the other side of the bar. */

@@ -3,13 +3,13 @@ import { clearancesAt } from '../clearance/room';
 import type { Closest } from '../clearance/room';
 import { poseCorner, whyNot } from '../kinematics/axle';
 import type { Axle } from '../kinematics/axle';
-import { rodPlacer, steeringAxisAt } from '../kinematics/joints';
+import { armAngle, fromStraight, rodsPlacer } from '../kinematics/rods';
 import type { Wheel } from '../kinematics/wheel';
 import type { Build, Side } from '../model/build';
 import { pointLabel } from '../model/labels';
 import { ARTICULATION_LIMITS, SHAFT_LIMIT } from '../model/room';
 import { shaftAt } from '../motion/halfShaft';
-import { lockToLock, tieAngle } from './lockToLock';
+import { lockToLock } from './lockToLock';
 import { towardsTurn } from './steered';
 
 /** Between a rod and its arm, from straight either way, degrees: less is near over centre (common practice). */
@@ -143,9 +143,10 @@ function pastOf(
 ): ((travel: number, rack: number, home: Past | null) => Past) | null {
   const corner = axle[side];
   const { design } = wheel;
+  const { coupled } = corner.drawn;
   const measures = articulationMeasures(wheel);
-  const rodAt = rodPlacer(corner.drawn);
-  if (!measures || !rodAt) return null;
+  const rodsAt = rodsPlacer(corner.drawn);
+  if (!measures) return null;
   const wanted = build.room?.wanted;
   const shaftLimit = wanted?.shaft ?? SHAFT_LIMIT;
   const straight = new Map<number, Map<string, number>>();
@@ -161,16 +162,12 @@ function pastOf(
       const what = whyNot(corner, travel, rack);
       return past.set('reach', { kind: 'reach', what, ends: true });
     }
-    const axis = steeringAxisAt(pose.upright);
-    if (axis) {
-      const angle = tieAngle(rodAt(pose.upright), axis);
-      if (Math.min(angle, 180 - angle) < ROD_LEAST)
-        past.set('rod', {
-          kind: 'rod',
-          ends: false,
-          what: `the tie rod comes within ${ROD_LEAST}° of straight with its arm, near over centre`,
-        });
-    }
+    if (fromStraight(armAngle(rodsAt(pose.upright), pose.upright)) < ROD_LEAST)
+      past.set('rod', {
+        kind: 'rod',
+        ends: false,
+        what: `${coupled ? 'a rod' : 'the tie rod'} comes within ${ROD_LEAST}° of straight with its arm, near over centre`,
+      });
     for (const { name, at } of measures) {
       const kind = jointTypeOf(wheel, name);
       const limit = wanted?.[kind] ?? ARTICULATION_LIMITS[kind];

@@ -1,10 +1,7 @@
 import { toDeg, toRad } from '../geometry/angle';
-import { cross, dot, length, scale, sub } from '../geometry/vec';
-import type { Vec } from '../geometry/vec';
 import type { Axle, AxleCorner } from '../kinematics/axle';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { rodPlacer, steeringAxisAt } from '../kinematics/joints';
-import type { SteeringAxis } from '../kinematics/joints';
+import { armAngle, rodsPlacer } from '../kinematics/rods';
 import type { Side } from '../model/build';
 import { COLUMN, PER_RACK, ROW_SIZE, writeQuantities } from '../motion/quantities';
 import { towardsTurn } from './steered';
@@ -22,7 +19,7 @@ export interface WheelOverLock {
   readonly contactOut: Float64Array;
   /**
    * At the outer joint, square to the steering axis, between the rod and the arm, degrees: 90 is square, near 180 the
-   * rod pulls along the arm and near 0 it lies on it.
+   * rod pulls along the arm and near 0 it lies on it. Of two rods the one nearest to straight.
    */
   readonly tieAngle: Float64Array;
 }
@@ -154,7 +151,7 @@ export function lockToLock(
 function makeSide(side: AxleCorner, travel: number, name: Side) {
   const upright = new Float64Array(UPRIGHT_SIZE);
   const row = new Float64Array(ROW_SIZE);
-  const rod = rodPlacer(side.drawn);
+  const rods = rodsPlacer(side.drawn);
   // A left wheel that toes in points right.
   const sign = name === 'left' ? -1 : 1;
   const read = (at: number, rack: number): boolean => {
@@ -171,7 +168,6 @@ function makeSide(side: AxleCorner, travel: number, name: Side) {
     axisOut,
     at: (rack: number) => {
       if (!read(travel, rack)) return null;
-      const axis = steeringAxisAt(upright);
       return {
         steer: sign * (row[COLUMN.toe] - straight),
         // Outward is to the left on the left side only, and so is what the slope counts by.
@@ -181,19 +177,8 @@ function makeSide(side: AxleCorner, travel: number, name: Side) {
         contactUp: row[COLUMN.contactUp],
         contactAhead: row[COLUMN.contactAhead],
         contactOut: row[COLUMN.contactOut],
-        tieAngle: axis && rod ? tieAngle(rod(upright), axis) : NaN,
+        tieAngle: armAngle(rods(upright), upright),
       };
     },
   };
-}
-
-/** Between rod and arm at the outer joint, seen along the steering axis, degrees: 90 is square. */
-export function tieAngle(
-  { inner, outer }: { inner: Vec; outer: Vec },
-  { at, along }: SteeringAxis,
-): number {
-  const square = (v: Vec): Vec => sub(v, scale(along, dot(v, along) / dot(along, along)));
-  const arm = square(sub(at, outer));
-  const pull = square(sub(inner, outer));
-  return toDeg(Math.atan2(length(cross(arm, pull)), dot(arm, pull)));
 }

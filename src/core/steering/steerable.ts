@@ -1,3 +1,4 @@
+import { armJointOf } from '../corners/kinds';
 import { poseCorner } from '../kinematics/axle';
 import type { Axle } from '../kinematics/axle';
 import type { Wheel } from '../kinematics/wheel';
@@ -22,7 +23,7 @@ export function steerable(
 ): { ok: true; axle: Axle } | { ok: false; why: string } {
   const { type, steered, solved } = front;
   const no = (why: string) => ({ ok: false as const, why });
-  if (!type.tieRod)
+  if (armJointOf(type) === null)
     return no(`the front axle has no tie rod to steer by: it is a ${type.label.toLowerCase()}`);
   if (!steered)
     return no(

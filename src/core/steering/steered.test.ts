@@ -65,7 +65,7 @@ it('mirrors, on random layouts', () => {
 it('takes the larger circle of both locks where the sides differ', () => {
   const build = blankBuild('x');
   build.front.rightPoints = structuredClone(build.front.points);
-  build.front.rightPoints.tieRodOuter.ahead *= 1.25;
+  build.front.rightPoints['tieRodOuter'].ahead *= 1.25;
   const axle = prepared(build.front);
   const { travel } = build.front.rack!;
   // The less the wheels turn together, the larger the circle.

@@ -1,4 +1,4 @@
-import { kingpinOf } from '../corners/kinds';
+import { armJointOf, kingpinOf } from '../corners/kinds';
 import { axisAtHeight } from '../kinematics/joints';
 import type { Wheel } from '../kinematics/wheel';
 import type { Side } from '../model/build';
@@ -31,7 +31,9 @@ export function stringSheet(wheel: Wheel, wheelbase: number): StringSheet | null
   const { design, side, points } = wheel;
   const place = armSide(wheel, wheelbase);
   const axis = staticAxis(design, side);
-  const joint = points.tieRodOuter;
+  const name = armJointOf(wheel.type);
+  if (name === null) return null;
+  const joint = points[name];
   const foot = axis && axisAtHeight(axis, joint.up);
   if (!place || !foot) return null;
   const [ahead, out] = foot;

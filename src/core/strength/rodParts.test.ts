@@ -55,7 +55,7 @@ it('has less thread in a rod that got longer, the tube being the same', () => {
   const { length } = of();
   build.front.tieRod = { engaged: 22, engagedAt: length };
   expect(of()).toMatchObject({ parts: { engaged: 22 }, from: { engaged: 'typed' }, longer: 0 });
-  build.front.points.tieRodInner.out -= 6;
+  build.front.points['tieRodInner'].out -= 6;
   const { parts, from, longer } = of();
   expect(longer).toBeGreaterThan(5);
   expect(parts.engaged).toBeCloseTo(22 - longer, 9);

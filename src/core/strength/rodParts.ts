@@ -1,3 +1,4 @@
+import { rodEnds } from '../corners/kinds';
 import { distance } from '../geometry/vec';
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
@@ -25,13 +26,11 @@ const SAME = 0.05;
  * The tie rod of one side as the layout has it. The spacer is the stack of washers that the outer joint stands
  * on; thread that was measured gets less as the rod gets longer, for the tube stays.
  */
-export function rodAsBuilt(
-  build: Pick<Build, 'rod'>,
-  { design, points: { tieRodInner, tieRodOuter } }: Wheel,
-): RodAsBuilt {
-  const length = distance(toVec(tieRodInner), toVec(tieRodOuter));
-  const freedom = design.freedoms?.['tieRodOuter']?.up;
-  const washers = freedom?.kind === 'shims' ? Math.abs(tieRodOuter.up - freedom.base) : null;
+export function rodAsBuilt(build: Pick<Build, 'rod'>, { design, points, type }: Wheel): RodAsBuilt {
+  const { inner, outer } = rodEnds(type);
+  const length = distance(toVec(points[inner]), toVec(points[outer]));
+  const freedom = design.freedoms?.[outer]?.up;
+  const washers = freedom?.kind === 'shims' ? Math.abs(points[outer].up - freedom.base) : null;
   const own: TieRod = design.tieRod ?? {};
   const old: Partial<TieRodParts> = build.rod ?? {};
   const parts = { ...ASSUMED };

@@ -16,7 +16,7 @@ const STEEL = 205_000;
 const HALF_BODY = 6;
 
 export interface RodStrength {
-  /** Turning moment about the kingpin with the car at rest, N·mm; lever of the rod about it, mm. */
+  /** Turning moment about the kingpin with the car at rest, N·mm, of both wheels where one rod moves both; lever of the rod about it, mm. */
   moment: number;
   lever: number;
   /** Force along the rod, steady and over a kerb, N. */
@@ -54,12 +54,14 @@ export function rodStrength(
   const axis = staticAxis(design, side);
   const { scrub } = staticQuantities(design, side);
   if (!axis || scrub === undefined || !type.tieRod) return null;
-  const outer = toVec(points.tieRodOuter);
-  const inner = toVec(points.tieRodInner);
+  const outer = toVec(points[type.tieRod.outer]);
+  const inner = toVec(points[type.tieRod.inner]);
   const along = unit(sub(inner, outer));
   // Lever: moment about the axis of a unit force along the rod.
   const lever = Math.abs(dot(unit(axis.along), cross(sub(outer, axis.at), along)));
-  const moment = standingMoment(parts.grip, parts.wheelLoad, design.tyre.width, scrub);
+  // A drag link turns both wheels, straight ahead by as much.
+  const wheels = type.coupled ? 2 : 1;
+  const moment = wheels * standingMoment(parts.grip, parts.wheelLoad, design.tyre.width, scrub);
   const steady = moment / lever;
   const kerbForce = steady * parts.factor;
   // A bolt held at one end, the force at the joint's middle: Shigley, bending of a round bar.

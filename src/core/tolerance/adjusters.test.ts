@@ -85,8 +85,8 @@ it('says what a washer, a hole, a flip, a turn and a throw do at a joint', () =>
         ahead: { kind: 'thread', min: ahead - 5, max: ahead + 5, pitch: 1.25 },
       },
       tieRodInner: {
-        up: { kind: 'flip', base: design.points.tieRodInner.up, offset: 8 },
-        out: { kind: 'eccentric', base: design.points.tieRodInner.out, throw: 3 },
+        up: { kind: 'flip', base: design.points['tieRodInner'].up, offset: 8 },
+        out: { kind: 'eccentric', base: design.points['tieRodInner'].out, throw: 3 },
       },
     },
   };

@@ -85,13 +85,14 @@ export class Assembly {
     const points = pointsFrom(type, (name) => {
       const i = names.indexOf(name);
       const place = add(drawn[name], off(i));
-      return type.points[name].on === 'chassis'
+      return type.points[name].on !== 'upright'
         ? place
         : add(centre, equations.turnedBy(sub(place, drawn.wheelCentre)));
     });
     const [ax, ay, az] = equations.turnedBy(this.spindle0);
     return {
-      points,
+      // What is the other wheel's of an axle stays with it.
+      points: { ...corner.points, ...points },
       static: {
         toe: this.setsToe ? corner.static.toe : Math.atan2(ax, ay) * DEG,
         camber: -Math.asin(az) * DEG,

@@ -3,10 +3,12 @@ import { factor, solveFactored } from '../geometry/linear';
 import { add, cross, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
+import { prepareCorner } from '../kinematics/prepare';
 import { ConditionRows } from '../kinematics/conditionRows';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
 import type { DrawnCorner } from '../kinematics/corner';
 import { drawnFrame, frameAt, typedJoints } from '../kinematics/joints';
+import { Assembly } from './assembly';
 import { offsetOf, writeToeRow } from './joints';
 import type { Steering } from './joints';
 
@@ -31,7 +33,7 @@ export interface Response {
 /**
  * How camber and scrub radius at ride height, and toe at some travels, answer to joints that are off.
  * The conditions that hold the upright are differentiated (implicit function theorem), so nothing is
- * stepped and nothing is sampled.
+ * stepped and nothing is sampled, but for toe over the travel of wheels that are coupled.
  * @param travels mm, + bump, at which toe is wanted; all must be within reach
  * @returns null where the layout is at dead centre in one of the positions
  */
@@ -41,7 +43,10 @@ export function responseOf(
   travels: number[],
 ): ((offsets: Float64Array) => Response) | null {
   const ride = positionAt(side, drawn, 0, 'toe set');
-  const others = travels.map((travel) => positionAt(side, drawn, travel, 'rod as drawn'));
+  const { coupled } = drawn;
+  const others = coupled
+    ? []
+    : travels.map((travel) => positionAt(side, drawn, travel, 'rod as drawn'));
   if (!ride || others.some((position) => position === null)) return null;
   const shortfall = new Float64Array(6);
   return (offsets) => {
@@ -54,11 +59,36 @@ export function responseOf(
     return {
       camber: camberChange(ride, twist),
       scrub: scrubChange(ride, drawn, offsets, twist, side.radius),
-      toe: others.map((position) =>
-        toeChange(position!, twistOf(position!, offsets, 'rod as drawn', rod)),
-      ),
+      toe: coupled
+        ? toeMeasured(drawn, travels, offsets)
+        : others.map((position) =>
+            toeChange(position!, twistOf(position!, offsets, 'rod as drawn', rod)),
+          ),
     };
   };
+}
+
+/** By so much of its offsets an axle is put together off either way. */
+const PART = 1e-3;
+
+/**
+ * Toe over the travel of wheels that are coupled goes by the whole axle: it is put together, both sides alike, a little
+ * off either way, and measured. NaN where it does not come together or does not go there.
+ */
+function toeMeasured(drawn: DrawnCorner, travels: number[], offsets: Float64Array): number[] {
+  const upright = new Float64Array(UPRIGHT_SIZE);
+  const [plus, minus] = [PART, -PART].map((part) => {
+    const built = new Assembly(drawn).build(offsets.map((by) => by * part));
+    const made =
+      built &&
+      prepareCorner({ ...drawn, ...built, coupled: { ...drawn.coupled!, other: built.points } });
+    return travels.map((travel) =>
+      made?.ok && made.corner.pose(travel, 0, upright)
+        ? Math.atan2(upright[U.spindle], upright[U.spindle + 1]) * DEG
+        : NaN,
+    );
+  });
+  return plus.map((toe, i) => (toe - minus[i]) / (2 * PART));
 }
 
 /** The conditions where the corner stands at a travel, the rack straight ahead. */
@@ -144,7 +174,7 @@ function scrubChange(
   const k = sub(upper, lower);
   const moved = (name: string): Vec => {
     const offset = triple(offsets, offsetOf(type, name));
-    if (type.points[name].on === 'chassis') return offset;
+    if (type.points[name].on !== 'upright') return offset;
     const by = cross(triple(twist, 3), sub(places[name], wheel));
     return add(offset, add(triple(twist, 0), by));
   };

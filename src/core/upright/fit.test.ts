@@ -59,7 +59,7 @@ it('puts a rack’s inner joints as far apart as they are on it, on both sides',
   expect(front.rack!.travel).toBe(rack.travel);
   expect(front.rack!.perTurn).toBe(rack.perTurn);
   for (const points of [front.points, front.rightPoints])
-    expect(points.tieRodInner.out).toBe(rack.between / 2);
+    expect(points['tieRodInner'].out).toBe(rack.between / 2);
 });
 
 it('puts the rack’s body where its axis is, and once', () => {
@@ -69,7 +69,7 @@ it('puts the rack’s body where its axis is, and once', () => {
   putRackBody(build, 'front');
   const [body, ...more] = build.room!.keepOuts;
   expect(more).toEqual([]);
-  const { out, up, ahead } = build.front.points.tieRodInner;
+  const { out, up, ahead } = build.front.points['tieRodInner'];
   expect(body).toMatchObject({ kind: 'cylinder', axle: 'front', to: { out: out - 25, ahead } });
   if (body.kind !== 'cylinder') throw new Error('round');
   // It falls towards the middle as the axis does, 4° from level.

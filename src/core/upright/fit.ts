@@ -1,5 +1,5 @@
 import { setLoadedRadius } from './place';
-import { typeOf } from '../corners/kinds';
+import { rodEnds, steersBy, typeOf } from '../corners/kinds';
 import { rackWay } from '../kinematics/axle';
 import type { AxleDesign, AxleName, Build } from '../model/build';
 import { startingRoom } from '../model/room';
@@ -22,7 +22,8 @@ export function fitTyre(design: AxleDesign, tyre: TyrePart): void {
 /** Puts a rack on an axle whose kind has a tie rod: its travel, and its inner joints as far apart as they are on it. */
 export function fitRack(design: AxleDesign, rack: RackPart): void {
   const { travel, perTurn, between, innerThread, pinion, mounts, spline } = rack;
-  if (!typeOf(design).tieRod) return;
+  const type = typeOf(design);
+  if (!steersBy(type, 'rack')) return;
   const { rise, sweep } = design.rack ?? {};
   design.rack = {
     ...{ travel, perTurn, innerThread, pinion, mounts, spline },
@@ -31,7 +32,7 @@ export function fitRack(design: AxleDesign, rack: RackPart): void {
     ...(sweep !== undefined && { sweep }),
   };
   for (const points of [design.points, design.rightPoints])
-    if (points) points.tieRodInner.out = between / 2;
+    if (points) points[rodEnds(type).inner].out = between / 2;
 }
 
 /** A rack's tube as it usually is, mm across; and how far inboard of the inner joint's centre it ends. */
@@ -45,13 +46,13 @@ const RACK_END = 25;
 export function putRackBody(build: Build, axle: AxleName): void {
   const design = build[axle];
   if (!design?.rack) return;
-  const { tieRodInner } = design.points;
+  const from = design.points[rodEnds(typeOf(design)).inner];
   const way = rackWay(design.rack, 'left');
-  const out = Math.max(RACK_END, tieRodInner.out - RACK_END);
+  const out = Math.max(RACK_END, from.out - RACK_END);
   const at = (reach: number) => ({
-    ahead: tidy(tieRodInner.ahead + (reach - tieRodInner.out) * (way[0] / way[1])),
+    ahead: tidy(from.ahead + (reach - from.out) * (way[0] / way[1])),
     out: reach,
-    up: tidy(tieRodInner.up + (reach - tieRodInner.out) * (way[2] / way[1])),
+    up: tidy(from.up + (reach - from.out) * (way[2] / way[1])),
   });
   const body: KeepOut = {
     kind: 'cylinder',

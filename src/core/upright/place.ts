@@ -1,4 +1,4 @@
-import { chassisPoints, kingpinOf, typeOf, uprightPoints } from '../corners/kinds';
+import { beamPoints, chassisPoints, kingpinOf, typeOf, uprightPoints } from '../corners/kinds';
 import { toRad } from '../geometry/angle';
 import { add, rotate, scale, sub, turnBetween, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -55,11 +55,11 @@ export function moveWheel(design: AxleDesign, by: number): void {
     shift(points, ['wheelCentre'], scale(spindleOf(design.static), by));
 }
 
-/** Moves what stands on the wheels up: wheel and upright, and with them a frame that holds their kingpins. */
+/** Moves what stands on the wheels up: wheel and upright, and with them a beam or a frame that holds their kingpins. */
 function raise(design: AxleDesign, side: Points, by: number, withFrame: boolean): void {
   const type = typeOf(design);
   const frame = withFrame && type.noTravel ? chassisPoints(type) : [];
-  shift(side, [...withWheel(design), ...frame], [0, 0, by]);
+  shift(side, [...withWheel(design), ...beamPoints(type), ...frame], [0, 0, by]);
 }
 
 /** A drop arm's shaft goes up with the frame. */
@@ -194,8 +194,10 @@ export function turnForToe(spindle: Vec, kingpin: Vec, toe: number): number {
  */
 export function raiseChassis(build: Build, by: number): void {
   for (const design of [build.front, build.rear])
-    if (design && !typeOf(design).noTravel)
+    if (design && !typeOf(design).noTravel) {
       for (const points of sides(design)) shift(points, chassisPoints(typeOf(design)), [0, 0, by]);
+      raiseShaft(design, by);
+    }
   for (const mark of build.takeOff?.marks ?? []) mark.up = tidy(mark.up + by);
   for (const plane of build.takeOff?.planes ?? [])
     if (plane.axis === 'up' && plane.at !== 0) plane.at = tidy(plane.at + by);

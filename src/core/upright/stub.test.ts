@@ -139,7 +139,7 @@ it('turns a stub with its kingpin: everything on it keeps its distances, and toe
           const pin = less(list(one.points[end]), fixed);
           const size = Math.hypot(...pin);
           const a = spindle(one.static);
-          const [wheel, rod] = [one.points.wheelCentre, one.points.tieRodOuter].map((q) =>
+          const [wheel, rod] = [one.points.wheelCentre, one.points['tieRodOuter']].map((q) =>
             less(list(q), fixed),
           );
           return [
