@@ -12,7 +12,7 @@ import { VERDICT } from '../theme';
 import { OfSketch } from '../verdict';
 import { Caution } from './Caution';
 import { Beside } from './frame';
-import type { CornerView } from './useCorner';
+import type { CornerView, Position } from './useCorner';
 import { useView } from './viewStore';
 
 const { show } = useView.getState();
@@ -27,7 +27,7 @@ export function Figures({
   steering,
   targets,
   bands,
-  position: { travel, rack },
+  position: { travel, rack, opposite },
   trouble,
   unit,
 }: {
@@ -41,7 +41,7 @@ export function Figures({
   steering: SteeringFigures | null;
   targets: Targets;
   bands: Bands | null;
-  position: { travel: number; rack: number };
+  position: Position;
   /** Why the position cannot be reached, where nothing else on the page says it. */
   trouble: string;
   unit: LengthUnit;
@@ -61,7 +61,7 @@ export function Figures({
               : `against ${against}`
         }
         looked={proposed !== null}
-        sweep={wheel.travels ? looked.sweep : null}
+        sweep={wheel.travels ? (opposite && looked.inRoll?.sweep) || looked.sweep : null}
         targets={wheel.steered && !ofSketch ? targets : null}
         bands={proposed ? null : bands}
         travel={travel}

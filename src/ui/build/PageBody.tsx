@@ -70,7 +70,8 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const rack = Math.max(-steerRange, Math.min(steerRange, view.rack));
   // A wheel without travel is looked at where it stands.
   const travel = wheel.travels ? view.travel : 0;
-  const position = useMemo(() => ({ travel, rack }), [travel, rack]);
+  const opposite = view.against === 'roll';
+  const position = useMemo(() => ({ travel, rack, opposite }), [travel, rack, opposite]);
 
   const corner = useCorner(wheel, position);
   const against = comparedIn(build, view.compared);
@@ -93,7 +94,9 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   // The floor keeps up with the hand; figures and curves follow it, verdicts and the station wait for its rest.
   const shown = useMemo(() => ({ build, wheel, corner }), [build, wheel, corner]);
   const calm = useCalm(shown);
-  const nulls = useNulls(station === 'rack' && wheel.travels, calm.wheel);
+  // Of coupled wheels only one has the drag link.
+  const hasRod = wheel.type.tieRod !== null && wheel.travels;
+  const nulls = useNulls(station === 'rack' && hasRod, calm.wheel);
   const { clearances, steering, states, articulations } = useStationStates(calm);
 
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
@@ -102,7 +105,6 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const ofSketch = isOfSketch(build, design);
   const { bands: found } = useBands(build, wheel, rack);
   const bands = ofSketch ? null : found;
-  const hasRod = wheel.type.tieRod !== null && wheel.travels;
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
   const handleOpenHelp = useStable(() => setHelp(true));
   const handleCloseHelp = useStable(() => setHelp(false));

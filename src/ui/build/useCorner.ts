@@ -31,6 +31,8 @@ export interface CornerView {
   sweep: Sweep;
   /** Ride height at that rack position, the one position of a sweep. */
   ride: Sweep;
+  /** The same as the other wheel goes down while this one goes up, of wheels that are coupled; null of others. */
+  inRoll: Record<Where, Sweep> | null;
   /** At full bump and full droop at that rack position, as far as they are reached. */
   ghosts: Drawn[];
   /** With the steering straight ahead. */
@@ -46,10 +48,7 @@ export function useCorner(wheel: Wheel | null, position: Position): CornerView |
     () => layout && sweepAtRack(layout, position.rack),
     [layout, position.rack],
   );
-  const posed = useMemo(
-    () => layout && poseAt(layout, position.travel, position.rack),
-    [layout, position.travel, position.rack],
-  );
+  const posed = useMemo(() => layout && poseAt(layout, position), [layout, position]);
   return useMemo(
     () =>
       wheel &&
@@ -62,14 +61,17 @@ export function useCorner(wheel: Wheel | null, position: Position): CornerView |
         side: wheel.side,
         bumpSteer: layout.bumpSteer,
         shafts: posed.shaft && curve.shafts && { at: posed.shaft, ...curve.shafts },
+        inRoll: curve.inRoll && posed.atInRoll && { at: posed.atInRoll, ...curve.inRoll },
       },
     [wheel, layout, curve, posed],
   );
 }
 
-interface Position {
+export interface Position {
   travel: number;
   rack: number;
+  /** The axle's other wheel goes down as this one goes up: only wheels that are coupled heed it. */
+  opposite?: boolean;
 }
 
 interface Layout {
@@ -98,43 +100,55 @@ function solveLayout({ solved, corner, side, design, drawn, travel }: Wheel): La
   };
 }
 
-function poseAt(layout: Layout, travel: number, rack: number) {
+function poseAt(layout: Layout, { travel, rack, opposite }: Position) {
   const { corner, fault, typed } = layout;
   if (!corner)
     return {
       reading: { ok: false, why: fault } as Reading,
       drawn: drawnAsTyped(typed),
       at: makeSweep(1),
+      atInRoll: null,
       shaft: null,
     };
-  const pose = poseCorner(corner, travel, rack);
-  const at = makeSweep(1);
-  at.travel[0] = travel;
-  at.rack[0] = rack;
+  const goes = opposite ? -1 : 1;
+  const pose = poseCorner(corner, travel, rack, goes * travel);
+  const [at, atInRoll] = [makeSweep(1), makeSweep(1)];
+  for (const one of [at, atInRoll]) {
+    one.travel[0] = travel;
+    one.rack[0] = rack;
+  }
   runSweep(corner, at);
+  runSweep(corner, atInRoll, -1);
   return {
     at,
+    atInRoll,
     shaft: shaftsOver(layout, at),
-    reading: readAt(corner, travel, rack),
+    reading: readAt(corner, travel, rack, goes),
     drawn: pose.ok ? drawnAt(typed, pose.upright) : drawnAsTyped(typed),
   };
 }
 
 function sweepAtRack(layout: Layout, rack: number) {
   const { corner, typed, travel } = layout;
-  const sweep = travelSweep(travel, POSITIONS, rack);
-  const ride = makeSweep(1);
-  ride.rack[0] = rack;
-  if (corner) {
-    runSweep(corner, sweep);
-    runSweep(corner, ride);
-  }
+  const swept = (goes: 1 | -1) => {
+    const sweep = travelSweep(travel, POSITIONS, rack);
+    const ride = makeSweep(1);
+    ride.rack[0] = rack;
+    if (corner) {
+      runSweep(corner, sweep, goes);
+      runSweep(corner, ride, goes);
+    }
+    return { sweep, ride };
+  };
+  const { sweep, ride } = swept(1);
+  const inRoll = typed.coupled && !typed.type.noTravel ? swept(-1) : null;
   const ends = corner ? [travel.bump, -travel.droop].map((at) => poseCorner(corner, at, rack)) : [];
   const ghosts = ends.flatMap((pose) => (pose.ok ? [drawnAt(typed, pose.upright)] : []));
   const over = shaftsOver(layout, sweep);
   return {
     sweep,
     ride,
+    inRoll,
     ghosts,
     shafts: over && { sweep: over, ride: shaftsOver(layout, ride)! },
   };

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { rodEnds } from '@/core/corners/kinds';
 import { shim, withShim } from '@/core/bumpsteer/shim';
 import type { Shim } from '@/core/bumpsteer/shim';
 import { pointsKey } from '@/core/kinematics/axle';
@@ -36,8 +37,9 @@ export function useShim(build: Build, wheel: Wheel) {
     const { spacer } = build.asked?.null ?? STARTING_WANTED;
     const best = shim(wheel, spacer);
     const [good] = briefOf(build).targets.bumpSteer;
-    const freedom = wheel.design.freedoms?.['tieRodOuter']?.up;
-    const opened: Opened[] = freedom ? [{ point: 'tieRodOuter', coordinate: 'up', freedom }] : [];
+    const { outer } = rodEnds(wheel.type);
+    const freedom = wheel.design.freedoms?.[outer]?.up;
+    const opened: Opened[] = freedom ? [{ point: outer, coordinate: 'up', freedom }] : [];
     const advice =
       best && freedom && best.after.worst > good
         ? adviseNull(build, wheel, opened, best.after.span.range, spacer)
@@ -52,12 +54,13 @@ export function useShim(build: Build, wheel: Wheel) {
   const take = useStable((raise: number) => {
     edit((draft) => {
       const target = draft[wheel.axle]!;
-      const { tieRodOuter } = target[pointsKey(target, wheel.side)]!;
-      const kind = target.freedoms?.['tieRodOuter']?.up?.kind;
+      const { outer } = rodEnds(wheel.type);
+      const joint = target[pointsKey(target, wheel.side)]![outer];
+      const kind = target.freedoms?.[outer]?.up?.kind;
       if (kind === undefined) {
-        ((target.freedoms ??= {})['tieRodOuter'] ??= {}).up = onWashers(tieRodOuter.up, raise);
+        ((target.freedoms ??= {})[outer] ??= {}).up = onWashers(joint.up, raise);
       }
-      tieRodOuter.up = Math.round((tieRodOuter.up + raise) * 1e4) / 1e4;
+      joint.up = Math.round((joint.up + raise) * 1e4) / 1e4;
     });
     setFound(null);
   });

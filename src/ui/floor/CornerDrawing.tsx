@@ -6,7 +6,7 @@ import type { Member } from '@/core/corners/cornerType';
 import type { PointName } from '@/core/model/points';
 import { SLATE } from '../theme';
 import { kingpinString, rimOutline, spindleRoot, wheelOutlines } from './drawing';
-import type { Drawn, ViewName } from './drawing';
+import type { Across, Drawn, ViewName } from './drawing';
 import { ContactMark } from './marks';
 import type { Strings } from './strings';
 
@@ -86,6 +86,7 @@ export function CornerDrawing({
           ))}
         </g>
       )}
+      {drawn.across && <AcrossAxle across={drawn.across} {...{ px, scale, list }} />}
       <g strokeLinecap="round" strokeOpacity={0.88}>
         {type.members.map(({ from, to, diameter, role }) => (
           <line
@@ -129,6 +130,46 @@ export function CornerDrawing({
         <ContactMark at={px(outline.contact)} foot={kingpin && px(kingpin[1])} />
       )}
     </>
+  );
+}
+
+/** As they usually are, mm. */
+const LEAF = 26;
+const BEAM = 45;
+const CROSS_ROD = 18;
+
+/** What goes across to the other wheel: the beam, the rod from arm to arm, and the leaf that this end hangs on. */
+function AcrossAxle({
+  across: { rod, beam, leaf },
+  px,
+  scale,
+  list,
+}: {
+  across: Across;
+  px: ToPixels;
+  scale: number;
+  list: (points: Vec[]) => string;
+}) {
+  const line = lineOf(px);
+  const wide = (mm: number) => Math.max(1.5, mm * scale);
+  return (
+    <g strokeLinecap="round" strokeOpacity={0.88} fill="none">
+      {beam && <line {...line(...beam)} stroke={SLATE.chalk} strokeWidth={wide(BEAM)} />}
+      {leaf && (
+        <polyline
+          points={list(leaf)}
+          stroke={SLATE.string}
+          strokeWidth={wide(LEAF)}
+          data-part="leaf spring"
+        />
+      )}
+      <line
+        {...line(...rod)}
+        stroke={SLATE.chalk}
+        strokeWidth={wide(CROSS_ROD)}
+        data-part="tie rod"
+      />
+    </g>
   );
 }
 

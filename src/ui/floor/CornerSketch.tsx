@@ -19,6 +19,8 @@ export function CornerSketch({
   const drawn = drawnAsTyped(corner);
   const box = viewBox(view, 1, corner, design.tyre, travel);
   const at = (name: PointName) => onFloor(view, 1, drawn.at[name]);
+  const { rod, beam, leaf } = drawn.across ?? {};
+  const across = [rod, beam, leaf].flatMap((line) => (line ? [line] : []));
   const tyre = wheelOutlines(drawn, design.tyre)[view].map((p) => onFloor(view, 1, p).join(','));
   return (
     <svg
@@ -34,6 +36,14 @@ export function CornerSketch({
           const [x2, y2] = at(to);
           return <line key={from + to} x1={x1} y1={y1} x2={x2} y2={y2} />;
         })}
+        {across.map((line, i) => (
+          <polyline
+            key={i}
+            points={line.map((p) => onFloor(view, 1, p).join(',')).join(' ')}
+            fill="none"
+            stroke={line === leaf ? SLATE.string : SLATE.chalk}
+          />
+        ))}
       </g>
     </svg>
   );

@@ -152,7 +152,7 @@ describe('dragging a joint', () => {
   });
 
   it('goes only where freedoms let it: fixed ways not at all, holes from one to the next', () => {
-    const { up } = design().points.tieRodInner;
+    const { up } = design().points['tieRodInner'];
     show({
       change: design((front) => {
         front.freedoms = {
@@ -165,7 +165,7 @@ describe('dragging a joint', () => {
     });
     drag('front', 'tieRodInner', 30, -12);
     const [, to] = moved.mock.lastCall!;
-    expect(to.out).toBe(design().points.tieRodInner.out);
+    expect(to.out).toBe(design().points['tieRodInner'].out);
     expect([up, up + 25, up + 50]).toContain(to.up);
     tap('front', 'tieRodInner');
     expect(view('front').querySelectorAll('[data-mark="choices"] circle')).toHaveLength(3);

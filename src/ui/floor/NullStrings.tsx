@@ -35,7 +35,7 @@ export function NullStrings({ nulls, px }: { nulls: Nulls; px: (p: Vec) => [numb
           <g key={one.point} data-null={one.point}>
             <path
               d={`M${x1} ${y1}L${x2} ${y2}`}
-              strokeDasharray={one.point === 'tieRodOuter' ? '9 4' : undefined}
+              strokeDasharray={one === nulls.outer ? '9 4' : undefined}
               strokeOpacity={0.8}
             />
             <path d={`M${x - 6} ${y}h12M${x} ${y - 6}v12`} strokeWidth={1.8} />

@@ -14,7 +14,7 @@ import type { PointName } from '@/core/model/points';
 import { roomInWheel } from '@/core/upright/rim';
 import { SLATE } from '../theme';
 import { kingpinString, spindleRoot, wheelOutlines } from './drawing';
-import type { Drawn } from './drawing';
+import type { Across, Drawn } from './drawing';
 
 interface Props {
   design: AxleDesign;
@@ -92,6 +92,7 @@ export const Space = memo(function Space(props: Props) {
       {root && (
         <Tube from={place(drawn.at.wheelCentre)} to={place(root)} radius={13} colour={SLATE.soft} />
       )}
+      {drawn.across && <AcrossInSpace across={drawn.across} place={place} />}
       {drawn.dropArm && drawn.type.tieRod && (
         <>
           <Tube
@@ -150,6 +151,23 @@ export const Space = memo(function Space(props: Props) {
     </Canvas>
   );
 });
+
+/** What goes across to the other wheel, and the leaf that this end hangs on. */
+function AcrossInSpace({ across: { rod, beam, leaf }, place }: { across: Across; place: Place }) {
+  const curve = useMemo(() => leaf && new CatmullRomCurve3(leaf.map(place)), [leaf, place]);
+  return (
+    <>
+      <Tube from={place(rod[0])} to={place(rod[1])} radius={9} colour={SLATE.chalk} />
+      {beam && <Tube from={place(beam[0])} to={place(beam[1])} radius={22} colour={SLATE.chalk} />}
+      {curve && (
+        <mesh>
+          <tubeGeometry args={[curve, 32, 13, 8, false]} />
+          <meshStandardMaterial color={SLATE.string} />
+        </mesh>
+      )}
+    </>
+  );
+}
 
 /** Lets the eye go round a place. */
 function Turning({ about }: { about: Vector3 }) {

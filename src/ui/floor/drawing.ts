@@ -7,6 +7,8 @@ import { dropArmTo } from '@/core/kinematics/innerWay';
 import {
   axisAtHeight,
   jointsAt,
+  onBeamAt,
+  otherArmAt,
   spindleAt,
   steeringAxisAt,
   typedJoints,
@@ -26,15 +28,60 @@ export interface Drawn {
   axis: SteeringAxis | null;
   /** A drop arm's shaft, a piece of it, and its foot on it: from there the arm goes to the rod's inner joint. */
   dropArm: { shaft: readonly [Vec, Vec]; foot: Vec } | null;
+  across: Across | null;
 }
 
-export const drawnAt = (corner: DrawnCorner, upright: Float64Array): Drawn => ({
-  type: corner.type,
-  at: jointsAt(corner, upright),
-  spindle: spindleAt(upright),
-  axis: steeringAxisAt(upright),
-  dropArm: dropArmOf(corner),
-});
+/** What of an axle whose wheels are coupled goes across to the other one, in this corner's own axes. */
+export interface Across {
+  /** The rod from this arm to the other. */
+  rod: readonly [Vec, Vec];
+  /** The beam from this spring's pad to the other, and the leaf from its fixed eye over the pad to the shackle. */
+  beam: readonly [Vec, Vec] | null;
+  leaf: Vec[] | null;
+}
+
+export function drawnAt(corner: DrawnCorner, upright: Float64Array): Drawn {
+  const at = jointsAt(corner, upright);
+  return {
+    type: corner.type,
+    at,
+    spindle: spindleAt(upright),
+    axis: steeringAxisAt(upright),
+    dropArm: dropArmOf(corner),
+    across: acrossOf(corner, at, upright),
+  };
+}
+
+function acrossOf(corner: DrawnCorner, at: Joints, upright: Float64Array | null): Across | null {
+  const { type, coupled } = corner;
+  if (!type.coupled || !coupled) return null;
+  const { crossRod, spring } = type.coupled;
+  const other = (name: string): Vec => {
+    const [ahead, out, up] = toVec(coupled.other[name]);
+    return [ahead, -out, up];
+  };
+  const onBeam = (place: Vec): Vec => (upright ? onBeamAt(upright, place) : place);
+  return {
+    rod: [at[crossRod], upright ? otherArmAt(upright) : other(crossRod)],
+    beam: spring ? [at[spring.pad], onBeam(other(spring.pad))] : null,
+    leaf: spring
+      ? [
+          ...leafBetween(at[spring.pad], at[spring.eye]).reverse(),
+          ...leafBetween(at[spring.pad], at[spring.shackle]).slice(1),
+        ]
+      : null,
+  };
+}
+
+/** A leaf held at its pad and pushed at its end, as a beam so loaded lies: level at the pad. */
+function leafBetween(pad: Vec, end: Vec): Vec[] {
+  const [ahead, out, up] = sub(end, pad);
+  return Array.from({ length: LEAF_PARTS + 1 }, (_, i): Vec => {
+    const part = i / LEAF_PARTS;
+    return add(pad, [part * ahead, part * out, (up * (3 * part ** 2 - part ** 3)) / 2]);
+  });
+}
+const LEAF_PARTS = 12;
 
 /** So much of a column is drawn above a drop arm, and below it, mm. */
 const COLUMN = { above: 220, below: 25 };
@@ -57,6 +104,7 @@ export function drawnAsTyped(corner: DrawnCorner): Drawn {
     spindle: spindleOf(corner.static),
     axis: kingpin && { at: at[kingpin[0]], along: sub(at[kingpin[1]], at[kingpin[0]]) },
     dropArm: dropArmOf(corner),
+    across: acrossOf(corner, at, null),
   };
 }
 

@@ -35,6 +35,17 @@ export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) =>
   ssr: false,
   loading,
 });
+export const CarSteerPart = dynamic(
+  () => import('./rack/CarSteerPart').then((m) => m.CarSteerPart),
+  {
+    ssr: false,
+    loading,
+  },
+);
+export const AxlePart = dynamic(() => import('./arms/AxlePart').then((m) => m.AxlePart), {
+  ssr: false,
+  loading,
+});
 export const NullPanel = dynamic(() => import('./rack/NullPanel').then((m) => m.NullPanel), {
   ssr: false,
   loading,

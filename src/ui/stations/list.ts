@@ -74,13 +74,21 @@ export const STATION_LIST: readonly Entry[] = [
   {
     id: 'rack',
     name: ({ type, steered }) =>
-      !steered ? 'Toe link' : type.noTravel ? 'Tie rods' : 'Rack & tie rod',
+      type.coupled
+        ? 'Drag link'
+        : !steered
+          ? 'Toe link'
+          : type.noTravel
+            ? 'Tie rods'
+            : 'Rack & tie rod',
     question: ({ type, steered }) =>
       type.noTravel
-        ? 'Where do they go, and do they hold?'
-        : steered
-          ? 'Where do they go so that bumps do not steer?'
-          : 'Where does it go so that bumps do not steer?',
+        ? `Where ${type.coupled ? 'does it go, and does it' : 'do they go, and do they'} hold?`
+        : type.coupled
+          ? 'Where does it go so that bumps do not steer the car?'
+          : steered
+            ? 'Where do they go so that bumps do not steer?'
+            : 'Where does it go so that bumps do not steer?',
     // Without a rod there is nothing to null by.
     shows: ({ type }) => type.tieRod !== null,
     panel: { underFloor: Rack },

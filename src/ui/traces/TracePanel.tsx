@@ -106,7 +106,7 @@ export function TracePanel(props: Props) {
           compared={compared && drawn(lineFor(compared))}
           open={bands && banded ? drawn(bandOf(line, bands, banded)) : null}
           wanted={
-            traced === 'camber' && camber !== null && !rolled
+            traced === 'camber' && camber !== null && !rolled && wheel.alone
               ? wedge(targets.camberGain, camber, bump)
               : null
           }

@@ -25,6 +25,7 @@ const view = {
   at: ride,
   axle,
   side: 'left' as Side,
+  inRoll: null,
   shafts: { sweep: [360, 355, 350, 354, 358].map(bent), ride: [bent(350)], at: [bent(350)] },
 };
 const draw = (traced: Traced, change: Partial<typeof view> = {}, against: Against = 'travel') =>

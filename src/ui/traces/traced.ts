@@ -162,7 +162,7 @@ export function tracesOf({ design, type, axle }: Wheel): Traced[] {
   });
 }
 
-type Drawn = Pick<CornerView, 'at' | 'ride' | 'sweep' | 'shafts' | 'axle' | 'side'>;
+type Drawn = Pick<CornerView, 'at' | 'ride' | 'sweep' | 'inRoll' | 'shafts' | 'axle' | 'side'>;
 
 /**
  * A quantity as it is drawn, over the view's travel or at the position it shows. Against roll the other
@@ -188,11 +188,13 @@ export function lineOf(
 /** Reads what a trace draws at one position of the view's sweeps; null out of reach. */
 function readerOf(
   traced: Traced,
-  view: Drawn,
+  drawn: Drawn,
   build: Build,
   axle: AxleName,
   against: Against,
 ): (where: 'sweep' | 'at' | 'ride', i: number) => number | null {
+  // Wheels that are coupled stand otherwise in roll.
+  const view = against === 'roll' && drawn.inRoll ? { ...drawn, ...drawn.inRoll } : drawn;
   const { quantity } = TRACES[traced];
   if (against === 'roll' && (traced === 'rollCentre' || traced === 'rollSide'))
     return (where, i) => {

@@ -39,7 +39,9 @@ function Drawer() {
     <Editing held={held}>
       {(build, onEdit) => (
         <>
-          <button onClick={() => onEdit((draft) => void (draft.front.points.tieRodOuter.up -= 4))}>
+          <button
+            onClick={() => onEdit((draft) => void (draft.front.points['tieRodOuter'].up -= 4))}
+          >
             Lower the rod’s end
           </button>
           <VariantsDrawer
@@ -110,7 +112,7 @@ it('compares two variants: what they come to, and every number that differs', as
       .closest('tr')!;
     return Array.from(line.cells, (cell) => cell.textContent);
   };
-  const { up } = held.build.front.points.tieRodOuter;
+  const { up } = held.build.front.points['tieRodOuter'];
   expect(cells('Numbers that differ', /tie rod outer joint, up/)).toEqual([
     'front tie rod outer joint, up',
     String(up),

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { ArmsFound } from '@/core/arms/armsProblem';
 import { armPoints } from '@/core/arms/armsProblem';
 import { upperArmOf } from '@/core/kinematics/arms';
+import { AxlePart } from '../lazy';
 import { Choice } from '../../fields/Choice';
 import { PointsTable } from '../rack/PointsTable';
 import { Adjusters } from './Adjusters';
@@ -14,7 +15,9 @@ import { FreedomEditor } from '../FreedomEditor';
 import type { FloorStation } from '../floorStation';
 import { useFreedomEdit } from '../useFreedomEdit';
 
-const PARTS = ['points', 'bosses', 'freedoms', 'adjusters', 'find', 'room'] as const;
+const PARTS = ['points', 'axle', 'bosses', 'freedoms', 'adjusters', 'find', 'room'] as const;
+/** What only arms have, and what only kingpins in a frame or a beam have. */
+const OF_ARMS: readonly Part[] = ['find', 'adjusters'];
 type Part = (typeof PARTS)[number];
 
 /** Where arms and links go: typed, given freedoms, or found from the camber wanted. */
@@ -24,6 +27,7 @@ export function Arms(props: FloorStation) {
   const { name: station } = type.station;
   const words: Record<Part, string> = {
     points: 'joints',
+    axle: 'axle',
     bosses: 'stub & bosses',
     freedoms: 'freedoms',
     adjusters: 'adjusters',
@@ -31,9 +35,13 @@ export function Arms(props: FloorStation) {
     room: 'room',
   };
   const [picked, setPart] = useState<Part>('points');
-  // What the frame holds has no camber over travel; what arms hold is no stub.
+  // What frame or beam hold has no camber of its own over travel; what arms hold is no stub.
   const parts = PARTS.filter((one) =>
-    type.noTravel ? one !== 'find' && one !== 'adjusters' : one !== 'bosses',
+    one === 'axle'
+      ? type.coupled?.spring !== undefined
+      : one === 'bosses'
+        ? !wheel.alone
+        : wheel.alone || !OF_ARMS.includes(one),
   );
   const part = parts.includes(picked) ? picked : 'points';
   const point = selected ?? upperArmOf(type)?.through[0] ?? armPoints(type)[0];
@@ -66,6 +74,7 @@ export function Arms(props: FloorStation) {
           onEdit={props.onPoints}
         />
       )}
+      {part === 'axle' && <AxlePart {...props} />}
       {part === 'bosses' && <KingpinPart {...props} />}
       {part === 'freedoms' && (
         <FreedomEditor

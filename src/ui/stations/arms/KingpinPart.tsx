@@ -18,6 +18,8 @@ import { FiguresTable } from '../../fields/FiguresTable';
 import { Table } from '../../fields/Table';
 import { VERDICT } from '../../theme';
 import { LookTake } from '../LookTake';
+import { takeAxle } from '../takeAxle';
+import { PartGrid } from '../PartGrid';
 import type { FloorStation } from '../floorStation';
 
 const WHERE: Record<WidthAt, string> = {
@@ -55,18 +57,7 @@ export function KingpinPart(props: FloorStation) {
     ['… and the width over the tyres', `+${spacer.width.toFixed(2)} mm`],
   ];
   return (
-    <Box
-      component="section"
-      aria-label="Kingpin and stub"
-      sx={{
-        overflow: 'auto',
-        minHeight: 0,
-        display: 'grid',
-        gridTemplateColumns: 'repeat(auto-fit, minmax(340px, 1fr))',
-        columnGap: 3,
-        alignItems: 'start',
-      }}
-    >
+    <PartGrid label="Kingpin and stub" least={340}>
       <div>
         <FiguresTable label="Stub and bosses" heading="as it is made" rows={rows} />
       </div>
@@ -87,7 +78,7 @@ export function KingpinPart(props: FloorStation) {
           life: have them made and looked at by qualified hands, and keep to your class’s rules.
         </Typography>
       </div>
-    </Box>
+    </PartGrid>
   );
 }
 
@@ -186,12 +177,7 @@ function Width({
   );
   const take = (changed: AxleDesign) => {
     onTry(null);
-    onEdit((draft) => {
-      const target = draft[axle]!;
-      target.static = { ...changed.static };
-      target.points = structuredClone(changed.points);
-      if (changed.rightPoints) target.rightPoints = structuredClone(changed.rightPoints);
-    });
+    onEdit(takeAxle(axle, changed));
   };
   const length = (mm: number) => lengthIn(Math.round(mm * 10) / 10, unit);
   return (

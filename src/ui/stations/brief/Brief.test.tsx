@@ -124,7 +124,7 @@ describe('the brief', () => {
     await user.click(screen.getByRole('button', { name: 'A rack from the shelf' }));
     await user.click(await screen.findByText('Quick centre rack'));
     expect(held.build.front.rack).toMatchObject({ travel: 42, perTurn: 65, pinion: 'centre' });
-    expect(held.build.front.points.tieRodInner.out).toBe(158);
+    expect(held.build.front.points['tieRodInner'].out).toBe(158);
   });
 });
 

@@ -6,7 +6,7 @@ import { dropArmSchema } from '@/core/model/build';
 import type { AxleDesign, DropArm } from '@/core/model/build';
 import { isSketched, say, unsay } from '@/core/model/sketch';
 import type { LengthUnit } from '@/core/model/units';
-import { AngleField, LengthField } from '../../fields/NumberField';
+import { AngleField, LengthField, PlainField } from '../../fields/NumberField';
 import { FIELD, Fields } from './parts';
 
 const ENDS = [
@@ -49,6 +49,20 @@ export function DropArmFields({
             put('dropArm.lock', (arm) => void (arm.lock = value), false, step)
           }
           width={FIELD}
+        />
+        <PlainField
+          label="Turns of the wheel for one"
+          ending=""
+          value={dropArm.ratio}
+          placeholder="1"
+          schema={dropArmSchema.shape.ratio.unwrap()}
+          onValue={(value, step) =>
+            change((target) => {
+              if (target.dropArm) target.dropArm.ratio = value;
+            }, step)
+          }
+          onClear={(step) => change((target) => void delete target.dropArm?.ratio, step)}
+          width={FIELD + 60}
         />
       </Fields>
       {ENDS.map(({ end, label }) => (

@@ -2,8 +2,9 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { steersBy, typeOf } from '@/core/corners/kinds';
+import { nearSideOf, steersBy, typeOf } from '@/core/corners/kinds';
 import type { SteeredBy as By } from '@/core/corners/cornerType';
+import { moveDragLink } from '@/core/kinematics/axle';
 import type { AxleDesign, AxleName, Build, DropArm } from '@/core/model/build';
 import { toVec } from '@/core/model/points';
 import { OF_DROP_ARM, unsay } from '@/core/model/sketch';
@@ -14,6 +15,8 @@ import { DropArmFields } from './DropArmFields';
 import { Rack } from './Rack';
 import { Section } from './parts';
 
+const UNITS = ['dropArm', 'rack'] as const;
+const OF_DRAG_LINK: Record<By, string> = { dropArm: 'drop arm and drag link', rack: 'rack' };
 const WORDS: Record<By, string> = { dropArm: 'drop arm on the column', rack: 'rack' };
 
 /** What moves an axle's tie rods: a rack, or a drop arm on the column where its kind may have one. */
@@ -49,14 +52,23 @@ export function SteeredBy(props: {
   return (
     <>
       <Section title={axle === 'front' ? 'Steered by' : 'Rear steered by'}>
-        <Box sx={{ pb: 1 }}>
+        <Box sx={{ pb: 1, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
           <Choice
             label="Steered by"
             value={by ?? ('' as By)}
-            options={['dropArm', 'rack']}
-            words={WORDS}
+            options={UNITS.filter((unit) => steersBy(type, unit))}
+            words={type.coupled ? OF_DRAG_LINK : WORDS}
             onPick={pick}
           />
+          {type.coupled && (
+            <Choice
+              label="Drag link goes to the"
+              value={nearSideOf(design)}
+              options={['left', 'right']}
+              words={{ left: 'left arm', right: 'right arm' }}
+              onPick={(side) => change((target) => moveDragLink(target, side))}
+            />
+          )}
         </Box>
         {design.dropArm && (
           <>
@@ -66,8 +78,11 @@ export function SteeredBy(props: {
               change={change}
             />
             <Typography variant="caption" color="text.secondary" component="p" sx={{ m: 0 }}>
-              The tie rods’ inner joints are the holes of the arm, as it stands straight ahead.
-              Counter-clockwise seen from the upper point is the handwheel turned left.
+              {type.coupled
+                ? 'The drag link’s joint is the hole of the arm, as it stands straight ahead.'
+                : 'The tie rods’ inner joints are the holes of the arm, as it stands straight ahead.'}{' '}
+              Counter-clockwise seen from the upper point is the handwheel turned left. A steering
+              box turns the handwheel several times for one turn of the arm.
             </Typography>
           </>
         )}

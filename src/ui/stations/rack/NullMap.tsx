@@ -7,12 +7,11 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import { PLANES, PLANE_NAMES } from '@/core/model/mapPlanes';
+import { PLANE_NAMES, planeOf } from '@/core/model/mapPlanes';
 import type { BumpMap } from '@/core/bumpsteer/bumpMap';
 import type { PlaneName } from '@/core/model/mapPlanes';
 import { bumpSteerOf } from '@/core/bumpsteer/trial';
 import { rulesOfThumb } from '@/core/bumpsteer/rules';
-import type { AxleDesign } from '@/core/model/build';
 import { toPoint } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
 import { lengthIn, printLength, readable } from '@/core/model/units';
@@ -24,7 +23,7 @@ import { MapPicture, Shades } from './MapPicture';
 import type { Mark } from './MapPicture';
 import type { RackProps } from './Rack';
 import { askedOf } from '../useAsked';
-import { putPoints } from './places';
+import { takeRod } from './places';
 import type { Wheel } from '@/core/kinematics/wheel';
 
 const SIZES = ['15', '40', '80'] as const;
@@ -32,8 +31,8 @@ type Size = (typeof SIZES)[number];
 /** Places each way: 8, 4, 2 and 1 apart in turn. */
 const PLACES = 81;
 
-const planeWords = (plane: PlaneName, design: AxleDesign): string => {
-  const { point, across, up } = PLANES[plane];
+const planeWords = (plane: PlaneName, { type, design }: Wheel): string => {
+  const { point, across, up } = planeOf(type, plane);
   return `${pointLabel(design, point)}: ${across} and ${up}`;
 };
 
@@ -41,7 +40,10 @@ const planeWords = (plane: PlaneName, design: AxleDesign): string => {
 export function NullMap(props: RackProps) {
   const { build, wheel, targets, unit, nulls, tried, onTry } = props;
   const { axle, side, design, travel, points } = wheel;
-  const asked = build.asked?.map ?? { plane: 'inner-out-up' as const, size: 40 };
+  const asked = build.asked?.map ?? {
+    plane: wheel.type.coupled ? ('inner-ahead-up' as const) : ('inner-out-up' as const),
+    size: 40,
+  };
   const { plane } = asked;
   const size: Size = SIZES.find((one) => Number(one) === asked.size) ?? '40';
   const put = askedOf(props.onEdit);
@@ -66,7 +68,7 @@ export function NullMap(props: RackProps) {
   }, [dragging, wheel, axle, side, design, travel, plane, size]);
 
   const rules = useMemo(() => rulesOfThumb(wheel), [wheel]);
-  const { point, across, up } = PLANES[plane];
+  const { point, across, up } = planeOf(wheel.type, plane);
   const now = points[point];
   const map = found?.map.plane === plane && found.map.size === Number(size) ? found.map : null;
   const here = picked?.of === wheel && picked.plane === plane ? picked.at : null;
@@ -75,13 +77,13 @@ export function NullMap(props: RackProps) {
     [across]: here[0],
     [up]: here[1],
   };
-  const steer = trial && bumpSteerOf(wheel.withPoints({ [point]: trial }));
+  const steer = trial && bumpSteerOf(wheel.withRod({ [point]: trial }));
   const look = (at: [number, number]) => {
     setPicked({ of: wheel, plane, at });
-    onTry(wheel.withPoints({ [point]: { ...now, [across]: at[0], [up]: at[1] } }).design);
+    onTry(wheel.withRod({ [point]: { ...now, [across]: at[0], [up]: at[1] } }).design);
   };
   const marks: Mark[] = [{ kind: 'now', at: [now[across], now[up]], label: 'now' }];
-  const line = point === 'tieRodInner' ? nulls?.inner : nulls?.outer;
+  const line = point === wheel.type.tieRod?.inner ? nulls?.inner : nulls?.outer;
   if (line && up !== 'out') {
     const at = toPoint(line.at);
     marks.push({ kind: 'null', at: [at[across], at[up]], label: 'null line' });
@@ -107,7 +109,7 @@ export function NullMap(props: RackProps) {
         >
           {PLANE_NAMES.map((name) => (
             <MenuItem key={name} value={name}>
-              {planeWords(name, design)}
+              {planeWords(name, wheel)}
             </MenuItem>
           ))}
         </TextField>
@@ -153,7 +155,7 @@ export function NullMap(props: RackProps) {
                 onLook={() => (tried ? onTry(null) : look(here))}
                 onTake={() => {
                   onTry(null);
-                  props.onPoints(putPoints({ [point]: trial }));
+                  props.onEdit(takeRod(wheel, { [point]: trial }));
                 }}
               />
               <Button size="small" onClick={() => setPicked(null)}>

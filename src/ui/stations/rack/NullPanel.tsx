@@ -4,6 +4,7 @@ import type { LengthUnit } from '@/core/model/units';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
+import { rodEnds } from '@/core/corners/kinds';
 import { toRad } from '@/core/geometry/angle';
 import { judgeBumpSteer } from '@/core/motion/bumpSteer';
 import type { BumpSteer } from '@/core/motion/bumpSteer';
@@ -25,7 +26,7 @@ import { VerdictMark } from '../../verdict';
 import { AtLock } from './AtLock';
 import { LookTake } from '../LookTake';
 import type { RackProps } from './Rack';
-import { moveInWords, moved, putPoints } from './places';
+import { moveInWords, moved, takeRod } from './places';
 
 const RULES: Record<Rule, { name: string; why: string }> = {
   lines: {
@@ -41,6 +42,9 @@ const RULES: Record<Rule, { name: string; why: string }> = {
     why: 'No theory: washers under the outer end until the tape reads the same. Takes a tilt away, no bow.',
   },
 };
+
+const ALONG_LEAF =
+  'The link as long as the arc that the leaf swings its pad on, level with it and parallel. Right in heave as long as the leaf swings as assumed.';
 
 /** Both null lines, what kind of error there is, the rules of thumb judged, and how it does at part lock. */
 export function NullPanel(props: RackProps) {
@@ -101,10 +105,15 @@ export function NullPanel(props: RackProps) {
       ) : (
         <Typography variant="body2">Looking …</Typography>
       )}
-      {isOnSolid(build, axle, 'tieRodOuter') && (
+      {isOnSolid(build, axle, rodEnds(wheel.type).outer) && (
         <Typography variant="caption" component="p" color="text.secondary">
           The outer joint was measured on the upright as one part: other than by washers it moves
           with another steering arm only.
+        </Typography>
+      )}
+      {wheel.type.coupled && wheel.steersBy === 'drop arm' && (
+        <Typography variant="caption" component="p" color="text.secondary">
+          The box goes along with the drop arm’s hole, arm and shaft as they stand to it.
         </Typography>
       )}
       {nulls?.inner && (
@@ -121,7 +130,7 @@ export function NullPanel(props: RackProps) {
               {RULES[name].name}
               {name === rule ? ', your brief’s' : ''}.
             </b>{' '}
-            {RULES[name].why}
+            {name === 'parallel' && wheel.type.coupled ? ALONG_LEAF : RULES[name].why}
           </Typography>
         </Box>
       ))}
@@ -144,7 +153,7 @@ function Way({
   targets,
   tried,
   onTry,
-  onPoints,
+  onEdit,
 }: RackProps & {
   name: string;
   point: PointName;
@@ -186,7 +195,7 @@ function Way({
         onLook={() => onTry(tried === trial ? null : trial)}
         onTake={() => {
           onTry(null);
-          onPoints(putPoints({ [point]: toPoint(at) }));
+          onEdit(takeRod(wheel, { [point]: toPoint(at) }));
         }}
       />
     </Box>
@@ -199,7 +208,5 @@ const angle = (degrees: number) => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`
 function fitInWords({ offPlane, offRim, radius }: NullLine, rod: string, unit: LengthUnit): string {
   const off = Math.hypot(offPlane, offRim);
   const round = `Held straight, the outer joint runs a circle of ${lengthIn(radius, unit)} to within ${lengthIn(Math.max(0.01, off), unit, 2)}`;
-  return off > 0.05
-    ? `${round}: the arms’ axes are skewed, and no ${rod} follows that exactly.`
-    : `${round}.`;
+  return off > 0.05 ? `${round}: no ${rod} follows that exactly.` : `${round}.`;
 }

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { rodEnds } from '@/core/corners/kinds';
 import type { NullFinding } from '@/core/bumpsteer/findNull';
 import type { NullFound } from '@/core/bumpsteer/nullProblem';
 import type { AxleDesign } from '@/core/model/build';
@@ -10,7 +11,7 @@ import { VerdictMark } from '../../verdict';
 import { LookTake } from '../LookTake';
 import type { RackProps } from './Rack';
 import { adviceInWords, instruction } from './instructions';
-import { putPoints } from './places';
+import { takeRod } from './places';
 import type { Wheel } from '@/core/kinematics/wheel';
 
 /** Stacks longer than this want another cure than a bolt held at one end (common practice), mm. */
@@ -18,8 +19,9 @@ const LONG_SPACER = 15;
 
 /** Answers as instructions, each with what it leaves as drawn, as built and at part lock. */
 export function NullResults(props: RackProps & { finding: NullFinding }) {
-  const { finding, wheel, unit, tried, onTry, onPoints } = props;
-  const { design } = wheel;
+  const { finding, wheel, unit, tried, onTry, onEdit } = props;
+  const { design, type } = wheel;
+  const { inner, outer } = rodEnds(type);
   const { found, before, tried: count, all, work, paper, steady, advice } = finding;
   const length = (mm: number) => readable(printLength(Math.round(mm * 100) / 100, unit));
   if (!before)
@@ -62,9 +64,8 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
               <Typography variant="body2" component="div">
                 {one.swapped && (
                   <div>
-                    Swap the steering arms side to side: joint at{' '}
-                    {length(one.points.tieRodOuter.ahead)} {unit} ahead, the rack’s at{' '}
-                    {length(one.points.tieRodInner.ahead)}
+                    Swap the steering arms side to side: joint at {length(one.points[outer].ahead)}{' '}
+                    {unit} ahead, the rack’s at {length(one.points[inner].ahead)}
                   </div>
                 )}
                 {one.changes.map((change) => (
@@ -106,10 +107,10 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
             <LookTake
               what={`answer ${i + 1}`}
               looked={looked}
-              onLook={() => onTry(looked ? null : wheel.withPoints(one.points).design)}
+              onLook={() => onTry(looked ? null : wheel.withRod(one.points).design)}
               onTake={() => {
                 onTry(null);
-                onPoints(putPoints(one.points));
+                onEdit(takeRod(wheel, one.points));
               }}
             />
           </Box>
@@ -120,7 +121,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
 }
 
 const sameRod = ({ points: tried }: Wheel, { points }: NullFound) =>
-  tried.tieRodInner === points.tieRodInner && tried.tieRodOuter === points.tieRodOuter;
+  Object.keys(points).every((name) => tried[name] === points[name]);
 
 const angle = (degrees: number): string => `${degrees.toFixed(degrees < 0.1 ? 3 : 2)}°`;
 

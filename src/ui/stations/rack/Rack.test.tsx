@@ -126,8 +126,8 @@ describe('the null line', () => {
     expect(parallel.getByText(/Rod as long as the lower arm/)).toBeVisible();
     expect(screen.getByText(/Lines, your brief’s/)).toBeVisible();
     await press(within(document.querySelector<HTMLElement>('[data-rule="shim"]')!), /^Take/);
-    expect(held.build.front.points.tieRodOuter.up).not.toBe(
-      blankBuild('x').front.points.tieRodOuter.up,
+    expect(held.build.front.points['tieRodOuter'].up).not.toBe(
+      blankBuild('x').front.points['tieRodOuter'].up,
     );
   });
 
@@ -175,16 +175,16 @@ describe('the map', () => {
       target: map,
       coords: { clientX: 34 + 204, clientY: 136 },
     });
-    const { out, up } = blankBuild('x').front.points.tieRodInner;
+    const { out, up } = blankBuild('x').front.points['tieRodInner'];
     expect(screen.getByRole('status')).toHaveTextContent(`out ${out + 20}, up ${up}`);
     expect(tried()).toContain(`"out":${out + 20}`);
     await press(screen, /^Take/);
-    expect(held.build.front.points.tieRodInner).toMatchObject({ out: out + 20, up });
+    expect(held.build.front.points['tieRodInner']).toMatchObject({ out: out + 20, up });
   });
 
   it('draws the limits of the freedoms', async () => {
     show(NullMap, ({ front }) => {
-      const { up } = front.points.tieRodInner;
+      const { up } = front.points['tieRodInner'];
       front.freedoms = {
         tieRodInner: { up: { kind: 'range', min: up - 10, max: up + 10, step: 0 } },
       };
@@ -240,7 +240,7 @@ describe('a null that is searched for', () => {
 
   it('says what plate is to be cut and what rack made narrower, where that may be', async () => {
     show(NullFinder, ({ front }) => {
-      const { out, up } = front.points.tieRodInner;
+      const { out, up } = front.points['tieRodInner'];
       front.freedoms = {
         tieRodInner: {
           up: { kind: 'plate', min: up - 40, max: up + 40 },
@@ -265,12 +265,12 @@ describe('a null that is searched for', () => {
     )!;
     expect(swapped).toHaveTextContent(/now steers the other way/);
     await press(within(swapped), /^Take/);
-    expect(held.build.front.points.tieRodOuter.ahead).toBeGreaterThan(0);
+    expect(held.build.front.points['tieRodOuter'].ahead).toBeGreaterThan(0);
   });
 
   it('says when nothing within the freedoms does better', async () => {
     show(NullFinder, ({ front }) => {
-      const { up } = front.points.tieRodOuter;
+      const { up } = front.points['tieRodOuter'];
       front.freedoms = { tieRodOuter: { up: { kind: 'choices', at: [up] } } };
     });
     await press(screen, 'Find a null');
@@ -310,7 +310,7 @@ describe('strength', () => {
 
   it('takes the spacer that is fitted, marks what is typed over it, and goes back to it', async () => {
     show(RodStrength, ({ front }) => {
-      const { up } = front.points.tieRodOuter;
+      const { up } = front.points['tieRodOuter'];
       front.freedoms = {
         tieRodOuter: {
           up: { kind: 'shims', base: up - 24.5, stock: [3.2, 6.35], most: 6, way: 1 },

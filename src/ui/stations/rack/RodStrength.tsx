@@ -1,5 +1,6 @@
 'use client';
 
+import { rodEnds } from '@/core/corners/kinds';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -62,8 +63,9 @@ export function RodStrength(props: RackProps) {
     return from[key] === 'typed' ? 'yours' : 'assumed';
   };
   const found = rodStrength(wheel, { ...loads, ...parts });
+  const ends = rodEnds(wheel.type);
   const articulations = useMemo(() => articulationsOf(wheel), [wheel]);
-  const bends = (['tieRodInner', 'tieRodOuter'] as const).flatMap((name): Row[] => {
+  const bends = [ends.inner, ends.outer].flatMap((name): Row[] => {
     if (!articulations) return [];
     const kind = jointTypeOf(wheel, name);
     const limit = build.room?.wanted[kind] ?? ARTICULATION_LIMITS[kind];
@@ -79,7 +81,11 @@ export function RodStrength(props: RackProps) {
   if (!found) return null;
   const rows: Row[] = [
     ['lever of the rod about the kingpin', lengthIn(found.lever, unit), null],
-    ['force along the rod, steered at rest', `${(found.steady / 1000).toFixed(2)} kN`, null],
+    [
+      `force along the rod, ${wheel.type.coupled ? 'both wheels ' : ''}steered at rest`,
+      `${(found.steady / 1000).toFixed(2)} kN`,
+      null,
+    ],
     ['the same, over a kerb', `${(found.kerbForce / 1000).toFixed(2)} kN`, null],
     [
       'bolt bent by the kerb force',

@@ -1,5 +1,6 @@
 import type { Advice } from '@/core/bumpsteer/advice';
 import type { NullChange } from '@/core/bumpsteer/nullProblem';
+import { typeOf } from '@/core/corners/kinds';
 import { pointLabel } from '@/core/model/labels';
 import type { AxleDesign } from '@/core/model/build';
 import { WAYS } from './places';
@@ -20,12 +21,15 @@ export function instruction(
   if (kind === 'plate') return `A plate on the rack that takes the tie rods off ${by}`;
   if (kind === 'rackWidth') return `The rack ${to > from ? 'widened' : 'narrowed'}, each end ${by}`;
   // How far apart a rack's joints are is its plate's doing, or its own width's.
-  if (design.rack && point === 'tieRodInner' && coordinate === 'out') {
+  if (design.rack && point === typeOf(design).tieRod?.inner && coordinate === 'out') {
     if (kind === 'choices' || kind === 'flip')
       return `A plate that takes the tie rods off ${by} on each side`;
     if (kind === 'range')
       return `The rack’s joints ${by} on each side: a plate, or a rack ${to > from ? 'widened' : 'narrowed'}`;
   }
+  const { coupled, tieRod } = typeOf(design);
+  if (coupled && design.dropArm && point === tieRod?.inner && kind === 'range')
+    return `The steering box and its arm ${by}`;
   if (kind === 'choices') return `The ${joint} into the hole ${by}`;
   if (kind === 'flip') return `The plate of the ${joint} turned over, ${by}`;
   if (kind === 'eccentric') return `The eccentric of the ${joint} turned, ${by}`;

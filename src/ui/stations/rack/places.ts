@@ -1,6 +1,7 @@
 import type { Vec } from '@/core/geometry/vec';
+import { boxAlong, pointsKey } from '@/core/kinematics/axle';
 import type { Wheel } from '@/core/kinematics/wheel';
-import type { AxleDesign } from '@/core/model/build';
+import type { AxleDesign, Build } from '@/core/model/build';
 import { COORDINATES, toPoint } from '@/core/model/points';
 import type { Coordinate, Point, PointName, Points } from '@/core/model/points';
 
@@ -21,12 +22,20 @@ export function moveInWords(from: Point, to: Point, length: (mm: number) => stri
 
 /** The axle with one joint of the wheel elsewhere, to be looked at. */
 export const moved = (wheel: Wheel, point: PointName, at: Vec): AxleDesign =>
-  wheel.withPoints({ [point]: rounded(toPoint(at)) }).design;
+  wheel.withRod({ [point]: rounded(toPoint(at)) }).design;
 
-/** Puts joints into the wheel's points, to a hundredth of a mm. */
-export const putPoints = (change: Partial<Points>) => (points: Points) => {
-  for (const [name, at] of Object.entries(change)) if (at) points[name] = rounded(at);
-};
+/** Puts a rod's joints into the wheel's points, to a hundredth of a mm; the box of a drag link goes along. */
+export const takeRod =
+  ({ axle, side }: Wheel, change: Partial<Points>) =>
+  (draft: Build): void => {
+    const target = draft[axle]!;
+    const joints = Object.fromEntries(
+      Object.entries(change).flatMap(([name, at]) => (at ? [[name, rounded(at)]] : [])),
+    ) as Partial<Points>;
+    const box = boxAlong(target, side, joints);
+    Object.assign(target[pointsKey(target, side)]!, joints);
+    if (box) target.dropArm = box;
+  };
 
 const rounded = (p: Point): Point => ({
   ahead: hundredth(p.ahead),

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import useMeasure from 'react-use-measure';
+import { armJointOf } from '@/core/corners/kinds';
 import type { Vec } from '@/core/geometry/vec';
 import { axisAtHeight } from '@/core/kinematics/joints';
 import type { AxleDesign, Side } from '@/core/model/build';
@@ -48,7 +49,11 @@ export const AxlePlan = memo(function AxlePlan(props: Props) {
   });
   const handleLeft = useStable((one: JointDrag) => drag('left', one));
   const handleRight = useStable((one: JointDrag) => drag('right', one));
-  const inners = SIDES.map((side) => px(inCar(side, front[side].at.tieRodInner)));
+  const inners = SIDES.flatMap((side) => {
+    const { type, at } = front[side];
+    return type.tieRod ? [px(inCar(side, at[type.tieRod.inner]))] : [];
+  });
+  const { across } = front.left;
   return (
     <Slate
       ref={ref}
@@ -60,7 +65,8 @@ export const AxlePlan = memo(function AxlePlan(props: Props) {
       {SIDES.map((side) => {
         const drawn = front[side];
         const at = (v: Vec) => px(inCar(side, v));
-        const axis = axisAtHeight(drawn.axis, drawn.at.tieRodOuter[2]);
+        const joint = armJoint(drawn);
+        const axis = axisAtHeight(drawn.axis, joint[2]);
         return (
           <g key={side}>
             <Tyre {...{ side, px, drawn, tyre }} />
@@ -79,7 +85,7 @@ export const AxlePlan = memo(function AxlePlan(props: Props) {
             {axis && (
               <>
                 <path
-                  d={line(at(axis), at(drawn.at.tieRodOuter))}
+                  d={line(at(axis), at(joint))}
                   stroke={SLATE.soft}
                   strokeWidth={5}
                   strokeLinecap="round"
@@ -94,21 +100,32 @@ export const AxlePlan = memo(function AxlePlan(props: Props) {
                 <circle cx={at(axis)[0]} cy={at(axis)[1]} r={4} fill={SLATE.accent} />
               </>
             )}
-            <circle
-              cx={at(drawn.at.tieRodInner)[0]}
-              cy={at(drawn.at.tieRodInner)[1]}
-              r={4.5}
-              fill={SLATE.ground}
-              stroke={SLATE.chalk}
-              strokeWidth={1.8}
-            />
           </g>
         );
       })}
+      {across && (
+        <path
+          d={line(px(inCar('left', across.rod[0])), px(inCar('left', across.rod[1])))}
+          stroke={SLATE.chalk}
+          strokeWidth={4}
+          strokeOpacity={0.95}
+          data-part="tie rod"
+        />
+      )}
+      {inners.map(([cx, cy], i) => (
+        <circle
+          key={i}
+          {...{ cx, cy }}
+          r={4.5}
+          fill={SLATE.ground}
+          stroke={SLATE.chalk}
+          strokeWidth={1.8}
+        />
+      ))}
       {shaft ? (
         <g stroke={SLATE.string} strokeWidth={7} strokeOpacity={0.6} strokeLinecap="round">
           {inners.map((inner, i) => (
-            <path key={SIDES[i]} d={line(px(shaft), inner)} data-part="drop arm" />
+            <path key={i} d={line(px(shaft), inner)} data-part="drop arm" />
           ))}
           <circle cx={px(shaft)[0]} cy={px(shaft)[1]} r={5} fill={SLATE.string} stroke="none" />
         </g>
@@ -121,11 +138,11 @@ export const AxlePlan = memo(function AxlePlan(props: Props) {
         />
       )}
       {SIDES.map((side) => {
-        const [x, y] = px(inCar(side, front[side].at.tieRodOuter));
+        const [x, y] = px(inCar(side, armJoint(front[side])));
         return (
           <Joint
             key={side}
-            name="tieRodOuter"
+            name={armJointOf(front[side].type)!}
             label={`${side} tie rod outer joint: drag it`}
             x={x}
             y={y}
@@ -146,6 +163,9 @@ export const AxlePlan = memo(function AxlePlan(props: Props) {
 
 const nothing = () => undefined;
 
+/** The joint that the string is drawn to: of the arm that turns both wheels alike. */
+const armJoint = ({ type, at }: BothDrawn[Side]): Vec => at[armJointOf(type)!];
+
 /** Rod and arm of what is looked at. */
 function Ghost({
   side,
@@ -157,14 +177,16 @@ function Ghost({
   drawn: BothDrawn[Side];
 }) {
   const at = (v: Vec) => px(inCar(side, v));
-  const { tieRodInner, tieRodOuter } = drawn.at;
-  const axis = axisAtHeight(drawn.axis, tieRodOuter[2]);
+  const outer = armJoint(drawn);
+  const { tieRod } = drawn.type;
+  const rod = tieRod && { inner: drawn.at[tieRod.inner], outer: drawn.at[tieRod.outer] };
+  const axis = axisAtHeight(drawn.axis, outer[2]);
   return (
     <g stroke={SLATE.accent} fill="none" strokeWidth={2} data-ghost={side}>
-      <path d={line(at(tieRodInner), at(tieRodOuter))} strokeDasharray="3 4" />
-      {axis && <path d={line(at(axis), at(tieRodOuter))} strokeDasharray="3 4" />}
-      <circle cx={at(tieRodOuter)[0]} cy={at(tieRodOuter)[1]} r={4} />
-      <circle cx={at(tieRodInner)[0]} cy={at(tieRodInner)[1]} r={4} />
+      {rod && <path d={line(at(rod.inner), at(rod.outer))} strokeDasharray="3 4" />}
+      {axis && <path d={line(at(axis), at(outer))} strokeDasharray="3 4" />}
+      <circle cx={at(outer)[0]} cy={at(outer)[1]} r={4} />
+      {rod && <circle cx={at(rod.inner)[0]} cy={at(rod.inner)[1]} r={4} />}
     </g>
   );
 }

@@ -26,12 +26,16 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
   const rows: [string, string][] = [
     [
       'shaft to hole, square to the shaft',
-      Math.abs(made.long.left - made.long.right) < 0.05
-        ? mm(made.long.left)
-        : `${mm(made.long.left)} left, ${mm(made.long.right)} right`,
+      made.long.every((one) => Math.abs(one.mm - made.long[0].mm) < 0.05)
+        ? mm(made.long[0].mm)
+        : made.long.map((one) => `${mm(one.mm)} ${one.side}`).join(', '),
     ],
-    ['hole to hole, centre to centre', mm(made.apart)],
-    ['angle between the two holes at the shaft', `${made.between.toFixed(1)}°`],
+    ...(made.apart === null || made.between === null
+      ? []
+      : ([
+          ['hole to hole, centre to centre', mm(made.apart)],
+          ['angle between the two holes at the shaft', `${made.between.toFixed(1)}°`],
+        ] as [string, string][])),
     ['shaft from level', `${made.rise.toFixed(1)}°`],
     ['hole up the shaft from its lower point', mm(made.up)],
   ];
@@ -66,15 +70,16 @@ export function DropArmPart({ build, unit, wheel }: PartProps & { wheel: Wheel }
         )}
         <Typography variant="caption" component="p" color="text.secondary">
           By the arm on the column’s own shaft, seen from its upper point: a joint or gear between
-          handwheel and arm that turns it round turns the answer round. Try it with the kart on its
-          stand before it is driven.
+          handwheel and arm that turns it round turns the answer round. Try it with the wheels off
+          the ground before it is driven.
         </Typography>
       </Section>
       <Section title="The drop arm as it is made">
         <FiguresTable label="Drop arm" heading="straight ahead" rows={rows} />
         <Typography variant="caption" component="p" color="text.secondary">
-          A second pair of holes is entered as holes of the tie rods’ inner joints (“freedoms” at
-          the tie rods): each is then tried by “find Ackermann”.
+          {made.apart === null
+            ? 'Another hole is entered as a hole of the drag link’s joint (“freedoms” at the drag link): each is then tried by “find”.'
+            : 'A second pair of holes is entered as holes of the tie rods’ inner joints (“freedoms” at the tie rods): each is then tried by “find Ackermann”.'}
         </Typography>
       </Section>
     </TwoColumns>

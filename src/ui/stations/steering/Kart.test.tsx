@@ -153,7 +153,7 @@ it('finds a drop arm, and takes what it needs with it', async () => {
   const [first] = await screen.findAllByText(/^Make a drop arm: /);
   expect(first).toHaveTextContent(/mm (longer|shorter)|further (in|out)/);
   expect(screen.queryByText(/bump steer 0/)).toBeNull();
-  const before = held.build.front.points.tieRodInner;
+  const before = held.build.front.points['tieRodInner'];
   await user.click(screen.getByRole('button', { name: 'Take: answer 1' }));
-  expect(held.build.front.points.tieRodInner).not.toEqual(before);
+  expect(held.build.front.points['tieRodInner']).not.toEqual(before);
 });

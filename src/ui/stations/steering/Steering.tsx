@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { typeOf } from '@/core/corners/kinds';
+import { nearSideOf, rodEnds, typeOf } from '@/core/corners/kinds';
 import { dropArmWay, steerRangeOf, steerUnitOf } from '@/core/kinematics/axle';
 import { dropArmTo } from '@/core/kinematics/innerWay';
 import { wheelOf } from '@/core/kinematics/wheel';
@@ -113,8 +113,10 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
   const tyres = useMemo(() => ({ front: front.tyre, rear: (rear ?? front).tyre }), [front, rear]);
   const shaft = useMemo(() => {
     if (!front.dropArm) return null;
-    const { foot } = dropArmTo(dropArmWay(front.dropArm, 'left'), toVec(front.points.tieRodInner));
-    return [foot[0], foot[1]] as [number, number];
+    const side = nearSideOf(front);
+    const joint = toVec(front.points[rodEnds(typeOf(front)).inner]);
+    const { foot } = dropArmTo(dropArmWay(front.dropArm, side), joint);
+    return [foot[0], side === 'left' ? foot[1] : -foot[1]] as [number, number];
   }, [front]);
   if (!found.ok || !over.ok || !now) {
     const why = !found.ok ? found.why : !over.ok ? over.why : `the ${by} cannot come here`;
@@ -128,7 +130,8 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
   const ghosts = tried && ghost.ok ? ghost.view.front : null;
   const props = { build: calm.build, unit, onEdit, tried, onTry: handleTry };
   const settled = calm.found.ok ? calm.found.view : found.view;
-  const [wheel] = settled.sides;
+  // The one that the drag link goes to, where wheels are coupled.
+  const wheel = settled.sides.find(({ side }) => side === nearSideOf(front)) ?? settled.sides[0];
   const beside = tried
     ? { name: 'looked at', design: tried }
     : compared

@@ -7,6 +7,7 @@ import { lengthIn, readable, saidIn } from '@/core/model/units';
 import { judgeBumpSteer } from '@/core/motion/bumpSteer';
 import { tryInnerRod, tryRack } from '@/core/rack/tryRacks';
 import type { InnerRodTried, RackTried } from '@/core/rack/tryRacks';
+import { rodEnds, typeOf } from '@/core/corners/kinds';
 import { distance } from '@/core/geometry/vec';
 import { toVec } from '@/core/model/points';
 import { shelf } from '@/server/actions';
@@ -42,8 +43,9 @@ export function WhichRack({ build, unit, tried, onTry, onEdit }: PartProps) {
         .map((part) => ({ part, is: tryRack(build, part) })),
     [parts, build],
   );
-  const { tieRodInner, tieRodOuter } = build.front.points;
-  const rod = distance(toVec(tieRodInner), toVec(tieRodOuter));
+  const { points } = build.front;
+  const { inner, outer } = rodEnds(typeOf(build.front));
+  const rod = distance(toVec(points[inner]), toVec(points[outer]));
   const rods = useMemo(
     () =>
       (parts ?? [])

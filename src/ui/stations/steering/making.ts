@@ -1,3 +1,4 @@
+import { armJointOf } from '@/core/corners/kinds';
 import type { AckermannFound, Moved } from '@/core/ackermann/judge';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { LengthUnit } from '@/core/model/units';
@@ -29,7 +30,7 @@ export function makingOf(
   const there = wheel.drawnAs(design);
   const side = of('arm').length > 0 ? armSide(there, wheelbase) : null;
   if (side) {
-    const { up } = there.points.tieRodOuter;
+    const { up } = there.points[armJointOf(there.type)!];
     lines.push(
       `Make a pair of steering arms: the hole ${lengthIn(Math.abs(side.ahead), unit, 1)} ${side.ahead < 0 ? 'behind' : 'ahead of'} the kingpin and ${lengthIn(Math.abs(side.out), unit, 1)} ${side.out < 0 ? 'inboard' : 'outboard'} of it at that height, its joint’s centre ${lengthIn(up, unit, 1)} above the ground (${of(
         'arm',

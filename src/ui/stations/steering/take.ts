@@ -1,11 +1,12 @@
 import type { AxleDesign, Build, Side } from '@/core/model/build';
+import { steeringJoints, typeOf } from '@/core/corners/kinds';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import type { Point } from '@/core/model/points';
 
 export type Edit = (change: (build: Build) => void, step?: string) => void;
 
 /**
- * Takes the tie rods' joints of a front axle that was looked at, and its rack or drop arm; everything else stays.
+ * Takes the rods' joints of a front axle that was looked at, and its rack or drop arm; everything else stays.
  * @param beside what else is changed in the same step
  */
 export const takeFront = (
@@ -17,10 +18,9 @@ export const takeFront = (
     const { front } = draft;
     const sides: Side[] = front.rightPoints ? ['left', 'right'] : ['left'];
     for (const side of sides) {
-      const { tieRodInner, tieRodOuter } = pointsOf(from as AxleDesign, side);
+      const looked = pointsOf(from as AxleDesign, side);
       const own = front[pointsKey(front, side)]!;
-      own.tieRodInner = hundredths(tieRodInner);
-      own.tieRodOuter = hundredths(tieRodOuter);
+      for (const name of steeringJoints(typeOf(front))) own[name] = hundredths(looked[name]);
     }
     if (rack) front.rack = { ...rack };
     if (dropArm) front.dropArm = { ...dropArm };

@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { armJointOf, typeOf } from '@/core/corners/kinds';
 import { snap } from '@/core/freedoms/freedoms';
 import { carried } from '@/core/kinematics/joints';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
@@ -27,10 +28,11 @@ export function usePlanDrag(
 ): (drag: PlanDrag) => void {
   const held = useRef<{ start: Point; step: string } | null>(null);
   return useStable(({ side, by, first, last }: PlanDrag) => {
-    if (!found.ok) return;
+    const joint = armJointOf(typeOf(front));
+    if (!found.ok || joint === null) return;
     if (first) {
       held.current = {
-        start: { ...pointsOf(front, side).tieRodOuter },
+        start: { ...pointsOf(front, side)[joint] },
         step: `drag-arm-${++drags}`,
       };
       useView.getState().show({ dragging: true });
@@ -43,12 +45,12 @@ export function usePlanDrag(
       const rise = carried([0, 0, 1], posed, drawn);
       const up = -level[2] / rise[2];
       const moved = { ahead: level[0] + up * rise[0], out: level[1] + up * rise[1] };
-      const own = front.freedoms?.['tieRodOuter'];
+      const own = front.freedoms?.[joint];
       const to = { ...start };
       for (const c of ['ahead', 'out'] as const)
         to[c] = tidy(snap(own?.[c], start[c] + moved[c], start[c]));
       onEdit((draft) => {
-        draft.front[pointsKey(draft.front, side)]!.tieRodOuter = to;
+        draft.front[pointsKey(draft.front, side)]![joint] = to;
       }, step);
     }
     if (last) {
