@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import type { Browser, Page } from 'puppeteer-core';
 import { serve } from '../scripts/server';
+import type { Build } from '../src/core/model/build';
 
 export type Running = Extract<Awaited<ReturnType<typeof serve>>, { ok: true }>;
 
@@ -133,6 +134,59 @@ export async function openBuild(page: Page, address: string, name: string): Prom
   // A kart has no curve over travel.
   await page.waitForSelector('[data-trace] [data-curve], [role="slider"][aria-label="Drop arm"]');
   await settled(page);
+}
+
+/** Begins a build in the dialog, up to its brief. */
+export async function beginBuild(
+  page: Page,
+  address: string,
+  name: string,
+  front: string,
+): Promise<void> {
+  await page.goto(address, { waitUntil: 'networkidle0' });
+  await clickButton(page, 'New build');
+  await page.waitForSelector('[role="dialog"] input[name="name"]');
+  await page.type('[role="dialog"] input[name="name"]', name);
+  await page.locator(`[role="radiogroup"]:nth-of-type(1) input[value="${front}"]`).click();
+  await clickButton(page, 'Start');
+  await until(page, `location.pathname.endsWith('/brief')`);
+  await page.waitForSelector('nav [aria-current]');
+}
+
+/** A field of figures by its label. */
+export const field = (label: string) => `::-p-aria([name="${label}"][role="textbox"])`;
+
+/** Types figures into fields, one after the other. */
+export async function typeFigures(
+  page: Page,
+  figures: readonly (readonly [label: string, text: string])[],
+): Promise<void> {
+  for (const [label, text] of figures) {
+    await page.locator(field(label)).click();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Tab');
+  }
+}
+
+/** Types joints into the table of the page: ahead, out, up. */
+export async function typeJoints(
+  page: Page,
+  joints: Readonly<Record<string, readonly [string, string, string]>>,
+): Promise<void> {
+  for (const [joint, places] of Object.entries(joints))
+    for (const [i, coordinate] of (['ahead', 'out', 'up'] as const).entries()) {
+      const cell = `#${joint}-${coordinate}`;
+      if (!(await page.$(cell))) await page.locator(`#cell-${joint}-${coordinate}`).click();
+      await typeInto(page, cell, places[i]);
+      await page.keyboard.press('Enter');
+    }
+}
+
+/** The build whose page it is, as it was last saved. */
+export async function savedBuild(page: Page, address: string): Promise<Build> {
+  await settled(page);
+  const answer = await fetch(`${address}/api/builds/${buildIdOf(page)}`);
+  return ((await answer.json()) as { build: Build }).build;
 }
 
 /** The build whose page it is. */

@@ -1,18 +1,18 @@
 import { widthOver } from '../src/core/upright/width';
 import { wheelOf } from '../src/core/kinematics/wheel';
-import type { Build } from '../src/core/model/build';
 import { steeringOf } from '../src/core/steering/steering';
 import {
-  buildIdOf,
+  beginBuild,
   clickButton,
   openBuild,
   openStation,
   openWorkshop,
   pageOf,
   readout,
-  settled,
+  savedBuild,
   showsIn,
-  typeInto,
+  typeFigures,
+  typeJoints,
   until,
 } from './havrik';
 
@@ -20,27 +20,15 @@ const shop = openWorkshop();
 const at = pageOf(shop);
 const openPart = (part: string) =>
   at.page.locator(`[aria-label="What of the steering"] button[value="${part}"]`).click();
-const readBuild = async (): Promise<Build> => {
-  await settled(at.page);
-  const answer = await fetch(`${shop.app.address}/api/builds/${buildIdOf(at.page)}`);
-  return ((await answer.json()) as { build: Build }).build;
-};
+const readBuild = () => savedBuild(at.page, shop.app.address);
 const rail = (): Promise<string[]> =>
   at.page.$$eval('nav[aria-label="Stations"] button', (all) =>
     all.map((button) => button.firstChild?.textContent ?? ''),
   );
-const field = (label: string) => `::-p-aria([name="${label}"][role="textbox"])`;
 
 it('draws a kart with figures of its own, from an empty brief to a column that stops where it should', async () => {
   const { page } = at;
-  await page.goto(shop.app.address, { waitUntil: 'networkidle0' });
-  await clickButton(page, 'New build');
-  await page.waitForSelector('[role="dialog"] input[name="name"]');
-  await page.type('[role="dialog"] input[name="name"]', 'Yard kart');
-  await page.locator('[role="radiogroup"]:nth-of-type(1) input[value="kingpin"]').click();
-  await clickButton(page, 'Start');
-  await until(page, `location.pathname.endsWith('/brief')`);
-  await page.waitForSelector('nav [aria-current]');
+  await beginBuild(page, shop.app.address, 'Yard kart', 'kingpin');
   expect(await rail()).toEqual([
     'Brief',
     'Take-off',
@@ -52,7 +40,7 @@ it('draws a kart with figures of its own, from an empty brief to a column that s
   // Nothing of travel is asked for, and of bumps nothing is judged.
   const shown = await page.$eval('main', (main) => main.textContent!);
   expect(shown).not.toMatch(/Travel up|Bump steer|Where does the tie rod start/);
-  for (const [label, text] of [
+  await typeFigures(page, [
     ['Wheelbase', '1055'],
     ['Turns, each way', '36'],
     ['Shaft below, ahead', '-60'],
@@ -63,25 +51,15 @@ it('draws a kart with figures of its own, from an empty brief to a column that s
     ['Shaft above, up', '361'],
     ['Loaded radius', '131'],
     ['Width allowed', '1150'],
-  ]) {
-    await page.locator(field(label)).click();
-    await page.keyboard.type(text);
-    await page.keyboard.press('Tab');
-  }
+  ]);
   await openStation(page, 'Tie rods');
-  for (const [point, places] of [
-    ['kingpinLower', ['9', '420', '100']],
-    ['kingpinUpper', ['-9', '406', '166']],
-    ['tieRodInner', ['-108', '21', '99']],
-    ['tieRodOuter', ['-90', '404', '110']],
-    ['wheelCentre', ['0', '505', '131']],
-  ] as const)
-    for (const [i, coordinate] of (['ahead', 'out', 'up'] as const).entries()) {
-      const cell = `#${point}-${coordinate}`;
-      if (!(await page.$(cell))) await page.locator(`#cell-${point}-${coordinate}`).click();
-      await typeInto(page, cell, places[i]);
-      await page.keyboard.press('Enter');
-    }
+  await typeJoints(page, {
+    kingpinLower: ['9', '420', '100'],
+    kingpinUpper: ['-9', '406', '166'],
+    tieRodInner: ['-108', '21', '99'],
+    tieRodOuter: ['-90', '404', '110'],
+    wheelCentre: ['0', '505', '131'],
+  });
   const build = await readBuild();
   expect(build).toMatchObject({ use: 'kart', wheelbase: 1055, travel: { bump: 0, droop: 0 } });
   expect(build.front.dropArm).toEqual({

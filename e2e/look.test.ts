@@ -134,11 +134,12 @@ it.each(['light', 'dark'] as const)(
     await clickButton(page, 'New upright');
     await page.waitForSelector('[role=dialog] input');
     await found('new upright');
-    // Wishbones with a rack, a rear axle of links, a kart.
+    // Wishbones with a rack, a rear axle of links, a kart, a beam.
     for (const [build, wheel, stations] of [
       ['Two-seat roadster', '', ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering']],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
       ['Indoor electric kart', '', ['brief', 'arms', 'rack', 'steering']],
+      ['Two-seater with a beam', '', ['brief', 'arms', 'rack', 'steering']],
     ] as const) {
       await openBuild(page, shop.app.address, build);
       const id = buildIdOf(page);

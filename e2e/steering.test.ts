@@ -1,13 +1,12 @@
 import { bumpSteer } from '../src/core/motion/bumpSteer';
 import { ackermannAt } from '../src/core/steering/ackermann';
 import { wheelOf } from '../src/core/kinematics/wheel';
-import type { Build } from '../src/core/model/build';
 import {
-  buildIdOf,
   openBuild,
   openStation,
   openWorkshop,
   pageOf,
+  savedBuild,
   settled,
   showsIn,
   typeInto,
@@ -21,11 +20,7 @@ const openPart = async (part: string): Promise<void> => {
 const shop = openWorkshop();
 const at = pageOf(shop);
 
-const readBuild = async (): Promise<Build> => {
-  await settled(at.page);
-  const answer = await fetch(`${shop.app.address}/api/builds/${buildIdOf(at.page)}`);
-  return ((await answer.json()) as { build: Build }).build;
-};
+const readBuild = () => savedBuild(at.page, shop.app.address);
 
 it('shows from lock to lock whether the car turns true, and where the rack is to be stopped', async () => {
   const { page } = at;
