@@ -33,11 +33,6 @@ async function main(): Promise<void> {
   await page.locator('[data-view="front"] [data-joint="tieRodOuter"]').click();
   await shoot('build');
   await page.keyboard.press('Home');
-  await page.keyboard.press('s');
-  await page.waitForSelector('[data-curve="proposed"]');
-  await shoot('shim');
-  await page.keyboard.press('Escape');
-  await page.waitForSelector('[data-curve="built"]');
   for (const [tab, shown] of [
     ['null', '[aria-label="Null line"] [data-rule]'],
     ['map', '[data-map="1"]'],
@@ -105,6 +100,10 @@ async function main(): Promise<void> {
   await shoot('kart');
   await page.keyboard.press('Home');
   await settled(page);
+  await openBuild(page, app.address, 'Two-seater with a beam');
+  await page.locator('[aria-label="Drag link"] button[value="axle"]').click();
+  await page.waitForSelector('[data-car-steer] path');
+  await shoot('beam');
   await page.setViewport({ width: 390, height: 844 });
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
   await openBuild(page, app.address, 'Two-seat roadster');
