@@ -25,7 +25,12 @@ import type { Running, Watched } from './havrik';
 const folder = makeFolder();
 const NAME = 'Two-seat roadster';
 /** The other builds that a new database starts with. */
-const OTHERS = ['Hillclimb single-seater', 'Ice-race coupé', 'Indoor electric kart'];
+const OTHERS = [
+  'Hillclimb single-seater',
+  'Ice-race coupé',
+  'Indoor electric kart',
+  'Two-seater with a beam',
+];
 const UP = '#upperOuter-up';
 let app: Running;
 let browser: Browser;
