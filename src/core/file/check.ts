@@ -1,4 +1,4 @@
-import { prepareAxle } from '../kinematics/axle';
+import { pointsKey, prepareAxle } from '../kinematics/axle';
 import { buildSchema } from '../model/build';
 import type { AxleName, Build } from '../model/build';
 import { hasTravel } from '../model/sketch';
@@ -54,7 +54,7 @@ function ofAxle(build: Build, name: AxleName): Problem[] {
   const prepared = design && prepareAxle(design);
   if (!prepared || prepared.ok) return [];
   return prepared.faults.map(({ side, point, message }) => ({
-    path: `${name}.${side === 'right' ? 'rightPoints' : 'points'}.${point}`,
+    path: `${name}.${pointsKey(design, side)}.${point}`,
     message: `: ${message}`,
   }));
 }

@@ -38,16 +38,22 @@ export function coupledOf({ type, points, static: alignment, coupled }: DrawnCor
 
 /** Both corners of an axle whose wheels are coupled, or what makes it unusable as drawn. */
 export function prepareCoupled(drawn: Record<Side, DrawnCorner>): Record<Side, Prepared<Corner>> {
-  const left = faultsOf(drawn.left);
-  const right = faultsOf(drawn.right);
-  const axle = left.length + right.length > 0 ? null : new CoupledAxle(coupledOf(drawn.left));
-  const fault = axle?.fault() ?? null;
   const { to } = drawn.left.coupled!;
-  const made = (side: Side, own: LayoutFault[]): Prepared<Corner> => {
+  // What mirrors the side with the drag link is told once.
+  const mirrored = drawn.right.points === drawn.left.points;
+  const own = (side: Side) => (mirrored && side !== to ? [] : faultsOf(drawn[side]));
+  const faults = { left: own('left'), right: own('right') };
+  const sound = faults.left.length + faults.right.length === 0;
+  const axle = sound ? new CoupledAxle(coupledOf(drawn.left)) : null;
+  const fault = axle?.fault() ?? null;
+  const made = (side: Side): Prepared<Corner> => {
     if (axle && !fault) return { ok: true, corner: new CoupledCorner(axle, side) };
-    return { ok: false, faults: fault && side === to ? [FAULTS[fault](drawn[side])] : own };
+    return {
+      ok: false,
+      faults: fault && side === to ? [FAULTS[fault](drawn[side])] : faults[side],
+    };
   };
-  return { left: made('left', left), right: made('right', right) };
+  return { left: made('left'), right: made('right') };
 }
 
 /** One corner alone of an axle whose wheels are coupled. */

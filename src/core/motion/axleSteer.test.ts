@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { prepareAxle } from '../kinematics/axle';
 import type { AxleDesign } from '../model/build';
 import { blankBuild } from '../model/starts';
+import { layoutProblems } from '../file/check';
 import { ruleJoints } from '../bumpsteer/rules';
 import { prepared, wheelIn } from '../../test/layouts';
 import { MOST_WIND_UP, MOVED_BY, axleSteer, mostSteer } from './axleSteer';
@@ -127,7 +128,19 @@ it('refuses axles that hang on nothing, at the point to look at', () => {
   expect(pointsOf(beam())).toEqual([]);
   const short = beam();
   short.points['springEye'].ahead = short.points['springPad'].ahead - 5;
-  expect(pointsOf(short)).toEqual(['left springEye', 'right springEye']);
+  expect(pointsOf(short)).toEqual(['left springEye']);
+  const own = { ...short, rightPoints: structuredClone(beam().points) };
+  expect(pointsOf(own)).toEqual(['left springEye']);
+  own.rightPoints['springEye'].ahead = own.rightPoints['springPad'].ahead + 3;
+  expect(pointsOf(own)).toEqual(['left springEye', 'right springEye']);
+  // A link without length, on whichever side it is: told there, by the points that are there.
+  for (const dragLinkTo of ['left', 'right'] as const) {
+    const taken = { ...beam(), dragLinkTo };
+    taken.points['dragLinkInner'] = { ...taken.points['dragLinkOuter'] };
+    expect(pointsOf(taken)).toEqual([`${dragLinkTo} dragLinkOuter`]);
+    const build = { ...blankBuild('x', 'beam'), front: taken };
+    expect(layoutProblems(build)[0].path).toBe('front.points.dragLinkOuter');
+  }
   // A link that points at the kingpin turns nothing.
   const dead = beam();
   const { dragLinkOuter: joint } = dead.points;
