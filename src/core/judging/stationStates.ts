@@ -138,7 +138,7 @@ function judgeWidth(build: Build, design: AxleDesign): Judged[] {
   return [
     {
       verdict: width > limit + WIDTH_TOLD ? 'rework' : 'accept',
-      of: `${width.toFixed(0)} mm over the tyres of ${limit.toFixed(0)} allowed`,
+      of: `${width.toFixed(0)} mm over the tyres of ${limit.toFixed(0)} mm allowed`,
     },
   ];
 }

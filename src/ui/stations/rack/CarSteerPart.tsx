@@ -12,6 +12,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import { USUAL_LEAD } from '@/core/kinematics/coupledBodies';
 import { MOST_WIND_UP, MOVED_BY, axleSteer, mostSteer } from '@/core/motion/axleSteer';
 import type { MovedBy, SteerCurve } from '@/core/motion/axleSteer';
 import { printLength, readable, trimmed } from '@/core/model/units';
@@ -80,9 +81,9 @@ export function CarSteerPart({ wheel, unit }: Pick<FloorStation, 'wheel' | 'unit
         <Typography variant="caption" component="p" color="text.secondary">
           The tie rod from arm to arm holds toe; what the drag link does steers the whole car. Each
           leaf swings its pad on an arc about a place{' '}
-          {`${Math.round(100 * (wheel.design.leafLead ?? 0.75))} %`} of the way from the pad to the
-          fixed eye (set under “axle”), keeps the pad’s angle and holds it sideways: an estimate.
-          Bushes, shackles and soft leaves do more.
+          {`${Math.round(100 * (wheel.design.leafLead ?? USUAL_LEAD))} %`} of the way from the pad
+          to the fixed eye (set at “Axle & springs”), keeps the pad’s angle and holds it sideways:
+          an estimate. Bushes, shackles and soft leaves do more.
         </Typography>
       </div>
     </PartGrid>

@@ -72,11 +72,13 @@ export function NullFinder(props: RackProps) {
             on={wanted.ackermann}
             onSwitch={(ackermann) => change({ ackermann })}
           />
-          <Toggle
-            label="Steering arms may be swapped side to side"
-            on={wanted.swap}
-            onSwitch={(swap) => change({ swap })}
-          />
+          {!wheel.type.coupled && (
+            <Toggle
+              label="Steering arms may be swapped side to side"
+              on={wanted.swap}
+              onSwitch={(swap) => change({ swap })}
+            />
+          )}
         </Box>
       )}
       <SearchRow

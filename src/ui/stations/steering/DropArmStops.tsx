@@ -11,7 +11,7 @@ import type { Edit } from './take';
 /** As far as anybody would turn a handwheel that sits on the drop arm's own shaft, degrees. */
 const FARTHEST = 120;
 
-/** How far the column is to turn for the lock wanted, and where its stops go. */
+/** How far column or drop arm are to turn for the lock wanted, and where their stops go. */
 export function DropArmStops({
   axle: stopped,
   dropArm,
@@ -37,7 +37,8 @@ export function DropArmStops({
         <thead>
           <tr>
             <th scope="col">turning</th>
-            <th scope="col">handwheel</th>
+            <th scope="col">{dropArm.ratio === undefined ? 'handwheel' : 'drop arm'}</th>
+            {dropArm.ratio !== undefined && <th scope="col">handwheel</th>}
             <th scope="col" className="number">
               inner
             </th>
@@ -57,6 +58,11 @@ export function DropArmStops({
                     ? `△ out of reach past ${Math.abs(at).toFixed(1)}°`
                     : `△ not within ${FARTHEST}°`}
               </td>
+              {dropArm.ratio !== undefined && (
+                <td>
+                  {reached ? `${((Math.abs(at) * dropArm.ratio) / 360).toFixed(2)} turns` : '–'}
+                </td>
+              )}
               <td className="number">{inner.toFixed(1)}°</td>
               <td className="number">{outer.toFixed(1)}°</td>
             </tr>
@@ -64,7 +70,8 @@ export function DropArmStops({
         </tbody>
       </Table>
       <Typography variant="body2" sx={{ py: 0.75 }}>
-        The column is stopped at {dropArm.lock.toFixed(1)}° each way now.{' '}
+        The {dropArm.ratio === undefined ? 'column' : 'drop arm'} is stopped at{' '}
+        {dropArm.lock.toFixed(1)}° each way now.{' '}
         {all && Math.abs(most - dropArm.lock) > 0.05 && (
           <Button
             size="small"

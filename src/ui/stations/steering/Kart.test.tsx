@@ -11,6 +11,7 @@ import { jackingAt } from '@/core/steering/jacking';
 import { lockLimits } from '@/core/steering/lockLimits';
 import { lockToLock, rackPositions } from '@/core/steering/lockToLock';
 import { stanceOf } from '@/core/steering/stance';
+import { steeringOf } from '@/core/steering/steering';
 import { Editing } from '@/test/editing';
 import type { Held } from '@/test/editing';
 import { prepared } from '@/test/layouts';
@@ -37,8 +38,8 @@ const mockWorker = {
 
 const user = userEvent.setup({ delay: null });
 const held: Held = { build: blankBuild('x') };
-function show(change: (build: Build) => void = () => undefined) {
-  const build = blankBuild('Kart', 'kingpin');
+function show(change: (build: Build) => void = () => undefined, kind = 'kingpin') {
+  const build = blankBuild('Kart', kind);
   change(build);
   held.build = build;
   render(
@@ -103,6 +104,26 @@ it('puts the column’s stops where the lock wanted is reached', async () => {
   const over = lockToLock(prepared(held.build.front), 1050, 0, Float64Array.of(lock))!;
   expect(over.left.steer[0]).toBeGreaterThanOrEqual(24);
   expect(over.left.steer[0]).toBeLessThan(24.1);
+});
+
+it('tells a box’s drop arm from the handwheel that turns it', async () => {
+  show((build) => {
+    build.brief = startingBrief(build);
+    build.brief.targets.lock = 18;
+    build.front.dropArm!.ratio = 12;
+  }, 'beam');
+  await open('lock & stops');
+  const left = (await screen.findByRole('row', { name: /^left 1/ })).textContent!;
+  const [, arm, turns] = /left([\d.]+)°([\d.]+) turns/.exec(left)!;
+  expect(Number(turns)).toBeCloseTo((Number(arm) * 12) / 360, 1);
+  await open('drop arm');
+  expect(screen.getByText(/Turn the handwheel left: the wheels go left/)).toBeVisible();
+  expect(screen.queryByText('hole to hole, centre to centre')).toBeNull();
+  // The ratio counts it too.
+  await open('ratio & effort');
+  const { ratio } = steeringOf(held.build);
+  expect(ratio).toBeGreaterThan(8);
+  expect(ratio).toBeLessThan(20);
 });
 
 it('shows which wheel hangs, by what is assumed until it is said', async () => {
