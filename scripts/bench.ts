@@ -9,6 +9,9 @@ import { shim } from '../src/core/bumpsteer/shim';
 import { armsFromCamber } from '../src/core/arms/armsFromCamber';
 import { clearancesOf } from '../src/core/clearance/room';
 import { blankBuild } from '../src/core/model/starts';
+import { prepareColumn } from '../src/core/column/chain';
+import type { ColumnChain, ColumnLine } from '../src/core/column/chain';
+import { findClocking } from '../src/core/column/clocking';
 import { bumpMap } from '../src/core/bumpsteer/bumpMap';
 import { findNull } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
@@ -27,6 +30,20 @@ import { listInChromium } from './benchList';
 import { inChromium } from './benchPage';
 import { wheelOf } from '../src/core/kinematics/wheel';
 
+/** A path past an engine: joints of 12 to 31 degrees in planes of their own. */
+const COLUMN: ColumnLine = {
+  places: [
+    [-900, 330, 820],
+    [-620, 330, 690],
+    [-470, 300, 560],
+    [-300, 345, 440],
+    [-190, 350, 330],
+    [-60, 320, 290],
+  ],
+  kinds: ['single', 'single', 'single', 'single'],
+  clocks: [0, 0, 0],
+  start: 0,
+};
 /** As many before they come again. */
 const BEAM_POSITIONS = 500;
 
@@ -66,6 +83,7 @@ async function main(): Promise<void> {
   const kart = blankBuild('bench', 'kingpin');
   const kartAxle = prepared(kart.front);
   const turns = rackPositions(-kartAxle.steerRange, kartAxle.steerRange, 81);
+  const { chain: column } = prepareColumn(COLUMN) as { chain: ColumnChain };
   const beam = prepared(blankBuild('bench', 'beam').front);
   const posed = new Float64Array(UPRIGHT_SIZE);
   let moved = 0;
@@ -107,6 +125,10 @@ async function main(): Promise<void> {
         right: wheelOf(roomy, 'front', 'right'),
       });
     })
+    .add('a column of 4 joints, 361 places of the handwheel', () => {
+      for (let at = 0; at <= 360; at++) column.turn(at);
+    })
+    .add('the clocking of its 3 shafts', () => void findClocking(COLUMN))
     .add('shim', () => void shim(wheelIn(front, 'left', travel)))
     .add('sensitivity list', () => void sensitivities(build, wheelOf(build, 'front', 'left')))
     .add('arms from camber, 3 ranges × 27 combinations of holes', () => {
