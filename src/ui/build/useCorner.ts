@@ -100,6 +100,9 @@ function solveLayout({ solved, corner, side, design, drawn, travel }: Wheel): La
   };
 }
 
+/** Whether a wheel stands otherwise in roll than in heave. */
+const rolls = ({ typed }: Layout): boolean => typed.coupled !== undefined && !typed.type.noTravel;
+
 function poseAt(layout: Layout, { travel, rack, opposite }: Position) {
   const { corner, fault, typed } = layout;
   if (!corner)
@@ -112,16 +115,17 @@ function poseAt(layout: Layout, { travel, rack, opposite }: Position) {
     };
   const goes = opposite ? -1 : 1;
   const pose = poseCorner(corner, travel, rack, goes * travel);
-  const [at, atInRoll] = [makeSweep(1), makeSweep(1)];
-  for (const one of [at, atInRoll]) {
-    one.travel[0] = travel;
-    one.rack[0] = rack;
-  }
-  runSweep(corner, at);
-  runSweep(corner, atInRoll, -1);
+  const swept = (way: 1 | -1) => {
+    const at = makeSweep(1);
+    at.travel[0] = travel;
+    at.rack[0] = rack;
+    runSweep(corner, at, way);
+    return at;
+  };
+  const at = swept(1);
   return {
     at,
-    atInRoll,
+    atInRoll: rolls(layout) ? swept(-1) : null,
     shaft: shaftsOver(layout, at),
     reading: readAt(corner, travel, rack, goes),
     drawn: pose.ok ? drawnAt(typed, pose.upright) : drawnAsTyped(typed),
@@ -141,7 +145,7 @@ function sweepAtRack(layout: Layout, rack: number) {
     return { sweep, ride };
   };
   const { sweep, ride } = swept(1);
-  const inRoll = typed.coupled && !typed.type.noTravel ? swept(-1) : null;
+  const inRoll = rolls(layout) ? swept(-1) : null;
   const ends = corner ? [travel.bump, -travel.droop].map((at) => poseCorner(corner, at, rack)) : [];
   const ghosts = ends.flatMap((pose) => (pose.ok ? [drawnAt(typed, pose.upright)] : []));
   const over = shaftsOver(layout, sweep);
