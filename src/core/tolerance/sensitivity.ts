@@ -110,7 +110,7 @@ export function sensitivities(build: Build, wheel: Wheel): Sensitivity[] {
       }
       return {
         number,
-        per: answer
+        per: answer?.toe.every(Number.isFinite)
           ? {
               // The ends of the span stay where they are to first order (envelope theorem).
               bumpSteer: answer.toe[0] - answer.toe[1],
