@@ -127,7 +127,7 @@ it('brings the demo two-seater to its caster by a wedge, and undo takes the wedg
   expect((await readBuild()).front.points).toEqual(before.points);
 });
 
-it('rolls the axle under the page as one, and draws it in space', async () => {
+it('rolls the axle under the page as one, and back to heave', async () => {
   const { page } = at;
   await openBuild(page, shop.app.address, 'Two-seater with a beam');
   await page.locator('[aria-label="Drawn against"] button[value="roll"]').click();

@@ -11,7 +11,7 @@ export interface Clocked {
 export interface Clocking {
   /** As it is drawn. */
   before: Clocked;
-  /** The least ripple there is, and every other place where a little either way makes it more; the least first. */
+  /** Where a little either way makes the ripple more, of all that the first look in steps of `COARSE` sees; the least first. */
   found: Clocked[];
   tried: number;
 }

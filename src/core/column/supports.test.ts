@@ -1,17 +1,11 @@
 import fc from 'fast-check';
+import { cross as crossed, dot, sub, unit } from '../geometry/vec';
+import type { Vec as V } from '../geometry/vec';
 import { lackingInWords, lackingOf } from './supports';
 import type { ShaftHeld } from './supports';
 
-type V = [number, number, number];
-const sub = (a: V, b: V): V => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const dot = (a: V, b: V): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const crossed = (a: V, b: V): V => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
-const unit = (a: V): V => a.map((x) => x / Math.hypot(...a)) as V;
-const between = (a: V, b: V, part: number): V => a.map((x, i) => x + part * (b[i] - x)) as V;
+const between = (a: V, b: V, part: number): V =>
+  a.map((x, i) => x + part * (b[i] - x)) as unknown as V;
 
 const held = (change: Partial<ShaftHeld> = {}): ShaftHeld => ({
   bearings: 0,

@@ -28,7 +28,7 @@ const MET = 1e-4;
 
 /**
  * A beam with all that is on it turned about the line across its pads; toe is set again by the rod from arm to arm.
- * Which drag link's joint goes along goes with it: the link is to be set to length again.
+ * The drag link's joint on the arm goes along, that on the drop arm stays: the link is to be set to length again.
  * @param by degrees, + tips the kingpins' tops rearward
  */
 export function tiltInClamps(design: AxleDesign, by: number): AxleDesign {
