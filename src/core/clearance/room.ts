@@ -11,7 +11,7 @@ import type { PointName, Points } from '../model/points';
 import { shaftAt } from '../motion/halfShaft';
 import { positionsOf } from './positions';
 import type { Position } from './positions';
-import { startingRoom } from '../model/room';
+import { isBeside, startingRoom } from '../model/room';
 import type { KeepOut, WantedRoom } from '../model/room';
 import { JOINT_BODY, roomInWheel } from '../upright/rim';
 import { add, distance, scale } from '../geometry/vec';
@@ -107,7 +107,7 @@ export function clearancesAt(
   const around = jointsAbout(type);
   const jointsAt = placer(corner.drawn);
   const low = lowJoints(type, corner.drawn.points);
-  const bodies = keepOuts.filter((body) => body.axle === wheel.axle);
+  const bodies = keepOuts.filter((body) => isBeside(body, wheel));
   const rodRadius = type.tieRod ? rodAsBuilt({ rod }, wheel).parts.outside / 2 : 0;
   for (const { fullBump, ...position } of positions) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
@@ -174,7 +174,7 @@ function closeIn(
       isOfRod(name) ? 'rod' : part,
     );
   for (const body of keepOuts) {
-    const distanceTo = distanceToBody(body);
+    const distanceTo = bodyDistance(body);
     for (const tube of rod ? [...rest, rod] : rest) {
       const { name, from, to, radius } = tube;
       look(
@@ -301,7 +301,8 @@ function boxOf(body: KeepOut): { middle: Vec; half: Vec } {
   };
 }
 
-function distanceToBody(body: KeepOut): (p: Vec) => number {
+/** From a place to a body's surface, in its own axes, mm; below 0 by the depth within it. */
+export function bodyDistance(body: KeepOut): (p: Vec) => number {
   if (body.kind === 'box') {
     const [middle, extent] = [toVec(body.middle), toVec(body.size)];
     return (p) => toBox(p, middle, extent);

@@ -6,10 +6,12 @@ const where = {
   id: z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long'),
   name: label(),
   axle: z.enum(['front', 'rear'], { error: problem }),
+  /** The side it is on, where it is not on both alike. */
+  side: z.enum(['left', 'right'], { error: problem }).optional(),
 };
 const point = { ahead: coordinate, out: coordinate, up: coordinate };
 
-/** What arms, rods and wheels must keep away from, in a corner's outward axes; both sides alike. */
+/** What arms, rods and wheels must keep away from, in a corner's outward axes; both sides alike unless it says which. */
 export const keepOutSchema = z.discriminatedUnion('kind', [
   /** A box along the axes about its middle: sump, frame rail, footwell. */
   group({
@@ -28,6 +30,12 @@ export const keepOutSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 export type KeepOut = z.infer<typeof keepOutSchema>;
+
+/** Whether a body stands beside a corner. */
+export const isBeside = (
+  body: Pick<KeepOut, 'axle' | 'side'>,
+  { axle, side }: { axle: KeepOut['axle']; side: 'left' | 'right' },
+): boolean => body.axle === axle && (body.side ?? side) === side;
 
 /** How far joints articulate before they bind, degrees each way: common practice, from memory; the maker knows. */
 export const ARTICULATION_LIMITS = { ball: 25, rodEnd: 15 } as const;

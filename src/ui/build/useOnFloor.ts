@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { isBeside } from '@/core/model/room';
 import { jointStates } from '@/core/clearance/jointStates';
 import type { Articulations } from '@/core/clearance/articulation';
 import type { Wheel } from '@/core/kinematics/wheel';
@@ -23,7 +24,7 @@ export function useOnFloor(
   const shaft = useMemo(() => (posed ? ([posed.inner, posed.outer] as const) : null), [posed]);
   const bodies = room?.keepOuts;
   const keepOuts = useMemo(
-    () => bodies?.filter((body) => body.axle === wheel.axle) ?? [],
+    () => bodies?.filter((body) => isBeside(body, wheel)) ?? [],
     [bodies, wheel],
   );
   return { joints, shaft, keepOuts };

@@ -10,12 +10,14 @@ import { COORDINATES } from '@/core/model/points';
 import type { Coordinate } from '@/core/model/points';
 import type { LengthUnit } from '@/core/model/units';
 import { coordinate, label, measure } from '@/core/model/wording';
+import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { PAPER } from '../../theme';
 
 const nameSchema = label();
 const sizeSchema = measure('mm', 1, 5000);
+const ON_SIDES = ['both', 'left', 'right'] as const;
 
 export type RoomChange = (change: (room: Room) => void, step?: string) => void;
 
@@ -115,7 +117,7 @@ function Body({
       data-body={body.name}
       sx={{ borderTop: `1px solid ${PAPER.line}`, pt: 1.25, pb: 0.75, display: 'grid', gap: 1.25 }}
     >
-      <Box sx={{ display: 'flex', gap: 1 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
         <TextLine
           label="Body"
           value={body.name}
@@ -137,6 +139,18 @@ function Body({
             width={110}
           />
         )}
+        <Choice
+          label={`${body.name}: on which side`}
+          value={body.side ?? 'both'}
+          options={ON_SIDES}
+          words={{ both: 'both sides', left: 'left', right: 'right' }}
+          onPick={(side) =>
+            onBody((draft) => {
+              if (side === 'both') delete draft.side;
+              else draft.side = side;
+            })
+          }
+        />
         <IconButton size="small" aria-label={`Remove ${body.name}`} onClick={onRemove}>
           <DeleteIcon fontSize="small" />
         </IconButton>
