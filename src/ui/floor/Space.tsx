@@ -1,20 +1,20 @@
 'use client';
 
-import { Canvas, useThree } from '@react-three/fiber';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { Canvas } from '@react-three/fiber';
+import { memo, useMemo, useState } from 'react';
 import { CatmullRomCurve3, Quaternion, Vector2, Vector3 } from 'three';
-import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { KeepOut } from '@/core/model/room';
 import type { Vec } from '@/core/geometry/vec';
 import type { AxleDesign } from '@/core/model/build';
 import { pointNames } from '@/core/corners/kinds';
-import { toVec } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
 import { roomInWheel } from '@/core/upright/rim';
 import { SLATE } from '../theme';
 import { kingpinString, spindleRoot, wheelOutlines } from './drawing';
 import type { Across, Drawn } from './drawing';
+import { Body, NoSpace, Tube, Turning, UP, drawsInSpace } from './spaceParts';
+import type { Place } from './spaceParts';
 
 interface Props {
   design: AxleDesign;
@@ -26,17 +26,6 @@ interface Props {
   shaft: readonly [Vec, Vec] | null;
   selected: PointName | null;
   onSelect: (name: PointName) => void;
-}
-
-type Place = (v: Vec) => Vector3;
-
-/** Whether the browser draws in space at all: some shops' machines do not. */
-function drawsInSpace(): boolean {
-  try {
-    return document.createElement('canvas').getContext('webgl2') !== null;
-  } catch {
-    return false;
-  }
 }
 
 /** The corner in space: turn it by dragging, come closer with the wheel, click a joint to select it. */
@@ -57,12 +46,7 @@ export const Space = memo(function Space(props: Props) {
   const { contact } = wheelOutlines(drawn, design.tyre);
   const kingpin = kingpinString(drawn, contact[2]);
   const root = spindleRoot(drawn);
-  if (!works)
-    return (
-      <p role="alert" style={{ color: SLATE.chalk, padding: '60px 24px' }}>
-        This browser cannot draw in space (it has no WebGL). The three views show the same.
-      </p>
-    );
+  if (!works) return <NoSpace />;
   return (
     <Canvas
       frameloop="demand"
@@ -166,83 +150,6 @@ function AcrossInSpace({ across: { rod, beam, leaf }, place }: { across: Across;
         </mesh>
       )}
     </>
-  );
-}
-
-/** Lets the eye go round a place. */
-function Turning({ about }: { about: Vector3 }) {
-  const { camera, gl, invalidate } = useThree();
-  useEffect(() => {
-    const controls = new OrbitControls(camera, gl.domElement);
-    controls.target.copy(about);
-    controls.maxPolarAngle = Math.PI / 2 + 0.35;
-    controls.minDistance = 200;
-    controls.maxDistance = 5000;
-    controls.addEventListener('change', () => invalidate());
-    controls.update();
-    return () => controls.dispose();
-  }, [camera, gl, invalidate, about]);
-  return null;
-}
-
-const UP = new Vector3(0, 1, 0);
-
-/** Where a round body between two places stands: its middle, its way and its length. */
-function along(from: Vector3, to: Vector3) {
-  const way = to.clone().sub(from);
-  const length = Math.max(way.length(), 0.1);
-  return {
-    length,
-    position: from.clone().add(to).multiplyScalar(0.5),
-    quaternion: new Quaternion().setFromUnitVectors(UP, way.divideScalar(length)),
-  };
-}
-
-function Tube({
-  from,
-  to,
-  radius,
-  colour,
-  opacity = 1,
-}: {
-  from: Vector3;
-  to: Vector3;
-  radius: number;
-  colour: string;
-  opacity?: number;
-}) {
-  const { position, quaternion, length } = along(from, to);
-  return (
-    <mesh position={position} quaternion={quaternion} scale={[radius, length, radius]}>
-      <cylinderGeometry args={[1, 1, 1, 20]} />
-      <meshStandardMaterial
-        color={colour}
-        transparent={opacity < 1}
-        opacity={opacity}
-        depthWrite={opacity === 1}
-      />
-    </mesh>
-  );
-}
-
-function Body({ body, place }: { body: KeepOut; place: Place }) {
-  if (body.kind === 'cylinder') {
-    return (
-      <Tube
-        from={place(toVec(body.from))}
-        to={place(toVec(body.to))}
-        radius={body.diameter / 2}
-        colour={SLATE.string}
-        opacity={0.5}
-      />
-    );
-  }
-  const { middle, size } = body;
-  return (
-    <mesh position={place(toVec(middle))}>
-      <boxGeometry args={[size.out, size.up, size.ahead]} />
-      <meshStandardMaterial color={SLATE.string} transparent opacity={0.5} depthWrite={false} />
-    </mesh>
   );
 }
 
