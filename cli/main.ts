@@ -5,6 +5,7 @@ import { PLANE_NAMES } from '../src/core/model/mapPlanes';
 import type { PlaneName } from '../src/core/model/mapPlanes';
 import { backupTo, restoreFrom } from './backup';
 import { checkReport } from './check';
+import { columnTable } from './column';
 import { BadInput, readBuild } from './input';
 import { kindsList } from './kinds';
 import { mapTable } from './map';
@@ -53,6 +54,10 @@ const sweepOptions = z
   .object({ ...wheel, ...positions, rack: z.number(), opposite: z.boolean().optional() })
   .refine(...inOrder);
 const steerOptions = z.object({ ...positions, travel: z.number() }).refine(...inOrder);
+
+const columnOptions = z
+  .object({ ...positions, clock: z.boolean().optional() })
+  .refine(...inOrder);
 
 /** Options as they are wanted, or a usage error. */
 function checked<T>(schema: z.ZodType<T>, given: unknown): T {
@@ -145,6 +150,18 @@ function program(print: (text: string) => void): Command {
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
       print(answer(file, mapTable(readBuild(file), checked(mapOptions, given))));
+    });
+  havrik
+    .command('column')
+    .description('turn the column’s handwheel and print what the pinion does, or how to clock it')
+    .argument('<file>', 'a .havrik.json file')
+    .option('--from <degrees>', 'handwheel, − to the right (default: a turn)', number)
+    .option('--to <degrees>', 'the same, + to the left (default: a turn)', number)
+    .option('--step <degrees>', 'between positions', number, 5)
+    .option('--clock', 'say how each shaft is clocked for the least ripple, and what that leaves')
+    .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
+    .action((file: string, given: unknown) => {
+      print(answer(file, columnTable(readBuild(file), checked(columnOptions, given))));
     });
   havrik
     .command('kinds')

@@ -2,15 +2,23 @@ import { DEG, toRad } from '../geometry/angle';
 import { cross, dot, length, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 
-/** A universal joint of a steering column: a plain one, or a double one that halves its angle. */
-export type JointKind = 'single' | 'double';
+/** A universal joint of a steering column: a plain one, or a double one that halves its angle; or a box in its place. */
+export type JointKind = 'single' | 'double' | 'box';
 
-/** A column from the handwheel's centre over its joints' centres to the pinion's end, in any axes, mm. */
+/** Chain, gears, bevels, a quickener: the shaft below begins at `out` and turns `ratio` times as far, − the other way round. */
+export interface ChainBox {
+  out: Vec;
+  ratio: number;
+}
+
+/** A column from the handwheel's centre over its joints' centres to the pinion's end, in any right-handed axes, mm. */
 export interface ColumnLine {
-  /** Handwheel, joints, pinion: two more than there are joints. */
+  /** Handwheel, joints, pinion: two more than there are joints. Of a box, where the shaft above ends. */
   places: readonly Vec[];
   /** Of each joint. */
   kinds: readonly JointKind[];
+  /** Of each joint that is a box. */
+  boxes?: readonly (ChainBox | null)[];
   /**
    * How each shaft between two joints is clocked, degrees: its lower yoke from in line with its upper one,
    * right-handed about the shaft downward. One fewer than there are joints.
@@ -39,6 +47,15 @@ interface Cross {
   /** Turn from its lower yoke to the next cross's upper one, about `below`, rad; and whether a shaft is clocked there. */
   clock: number;
   clocked: boolean;
+  box: BoxFrame | null;
+}
+
+/** A box: what its shafts' turns count from, how far the one below turns, and where the one above stands straight ahead, rad. */
+interface BoxFrame {
+  ratio: number;
+  above: readonly [Vec, Vec];
+  below: readonly [Vec, Vec];
+  home: number | null;
 }
 
 /** The chain of a column's crosses, or what makes it unusable. */
@@ -50,7 +67,10 @@ export function prepareColumn(
     ok: false as const,
     fault: { joint, message },
   });
-  const shafts = places.slice(1).map((place, i) => sub(place, places[i]));
+  const boxOf = (j: number): ChainBox | null => (kinds[j] === 'box' ? line.boxes![j]! : null);
+  const shafts = places
+    .slice(1)
+    .map((place, i) => sub(place, (i > 0 ? boxOf(i - 1)?.out : undefined) ?? places[i]));
   const short = shafts.findIndex((shaft) => length(shaft) < SHORTEST);
   if (short >= 0)
     return no(
@@ -59,6 +79,7 @@ export function prepareColumn(
     );
   const ways = shafts.map(unit);
   for (let j = 0; j < kinds.length; j++) {
+    if (kinds[j] === 'box') continue;
     const bend = angleBetween(ways[j], ways[j + 1]);
     const most = kinds[j] === 'double' ? 2 * MOST_BEND : MOST_BEND;
     if (!(bend < most))
@@ -67,16 +88,32 @@ export function prepareColumn(
   const crosses = kinds.flatMap((kind, joint): Cross[] => {
     const [above, below] = [ways[joint], ways[joint + 1]];
     const clock = toRad(line.clocks[joint] ?? 0);
-    if (kind === 'single') return [{ joint, above, below, clock, clocked: true }];
+    if (kind === 'single') return [{ joint, above, below, clock, clocked: true, box: null }];
+    const box = boxOf(joint);
+    if (box) {
+      const frame: BoxFrame = {
+        ratio: box.ratio,
+        above: framed(above, below),
+        below: framed(below, ways[joint + 2] ?? above),
+        home: null,
+      };
+      return [{ joint, above, below, clock, clocked: true, box: frame }];
+    }
     // The piece between halves the angle; its yokes are in line.
     const between = halfWay(above, below);
     return [
-      { joint, above, below: between, clock: 0, clocked: false },
-      { joint, above: between, below, clock, clocked: true },
+      { joint, above, below: between, clock: 0, clocked: false, box: null },
+      { joint, above: between, below, clock, clocked: true, box: null },
     ];
   });
   return { ok: true, chain: new ColumnChain(crosses, ways, kinds, toRad(line.start)) };
 }
+
+/** Two directions across a shaft that a turn about it counts from: the first square to another shaft too. */
+const framed = (way: Vec, other: Vec): readonly [Vec, Vec] => {
+  const zero = squareTo(way, other);
+  return [zero, cross(way, zero)];
+};
 
 /** Between two directions of length 1, degrees. */
 export const angleBetween = (a: Vec, b: Vec): number =>
@@ -108,10 +145,14 @@ export class ColumnChain {
   private readonly from: Vec;
   private readonly quarter: Vec;
   private readonly pin = new Float64Array(3);
+  /** Turns of the pinion for one of the handwheel, − the other way round, joints' ups and downs apart. */
+  readonly turns: number;
+  /** Degrees of the handwheel after which the speed is the same again; null where a box's ratio makes that far. */
+  readonly period: number | null;
   /** Directions across the last shaft that the pinion's angle is told by. */
   private readonly zero: Vec;
   private readonly side: Vec;
-  private readonly home: number;
+  private home = 0;
 
   constructor(
     private readonly crosses: readonly Cross[],
@@ -119,7 +160,10 @@ export class ColumnChain {
     kinds: readonly JointKind[],
     start: number,
   ) {
-    this.bends = kinds.map((_, j) => angleBetween(ways[j], ways[j + 1]));
+    this.bends = kinds.map((kind, j) => (kind === 'box' ? 0 : angleBetween(ways[j], ways[j + 1])));
+    const ratios = crosses.flatMap(({ box }) => (box ? [box.ratio] : []));
+    this.turns = ratios.reduce((product, ratio) => product * ratio, 1);
+    this.period = ratios.every((ratio) => Math.abs(ratio) === 1) ? 180 : null;
     const first = ways[0];
     const across = squareTo(first, ways[1] ?? first);
     const turned = cross(first, across);
@@ -129,6 +173,12 @@ export class ColumnChain {
     const last = ways[ways.length - 1];
     this.zero = squareTo(last, first);
     this.side = cross(last, this.zero);
+    this.setStraight();
+  }
+
+  /** Notes where its parts stand straight ahead. */
+  private setStraight(): void {
+    for (const { box } of this.crosses) if (box) box.home = null;
     this.walk(0);
     this.home = this.pinion();
   }
@@ -139,9 +189,10 @@ export class ColumnChain {
    */
   turn(handwheel: number): { pinion: number; ratio: number } {
     const ratio = this.walk(toRad(handwheel));
-    const off = (this.pinion() - this.home) * DEG - handwheel;
+    const mean = this.turns * handwheel;
+    const off = (this.pinion() - this.home) * DEG - mean;
     // A joint leads or lags by 36° at the most as far as it bends: four of them by less than half a turn.
-    return { pinion: handwheel + off - 360 * Math.round(off / 360), ratio };
+    return { pinion: mean + off - 360 * Math.round(off / 360), ratio };
   }
 
   /** How fast the pinion turns for the handwheel, rad of it from straight ahead; leaves the last cross's lower pin. */
@@ -151,8 +202,15 @@ export class ColumnChain {
     const s = Math.sin(angle);
     for (let i = 0; i < 3; i++) pin[i] = c * from[i] + s * quarter[i];
     let ratio = 1;
+    let turns = 1;
     for (let k = 0; k < crosses.length; k++) {
-      const { above: a, below: b, clock } = crosses[k];
+      const { above: a, below: b, clock, box } = crosses[k];
+      if (box) {
+        this.through(box, turns * angle, k < crosses.length - 1 ? clock : 0);
+        ratio *= box.ratio;
+        turns *= box.ratio;
+        continue;
+      }
       const [ux, uy, uz] = pin;
       const lean = b[0] * ux + b[1] * uy + b[2] * uz;
       const left = 1 - lean * lean;
@@ -172,6 +230,19 @@ export class ColumnChain {
     return ratio;
   }
 
+  /** Turns the pin as a box does, whose shaft above has turned by about `mean`, rad, since straight ahead. */
+  private through(box: BoxFrame, mean: number, clock: number): void {
+    const { pin } = this;
+    const u: Vec = [pin[0], pin[1], pin[2]];
+    const at = Math.atan2(dot(box.above[1], u), dot(box.above[0], u));
+    box.home ??= at;
+    const off = at - box.home - mean;
+    const turned = mean + off - 2 * Math.PI * Math.round(off / (2 * Math.PI));
+    const below = box.ratio * turned + clock;
+    const [c, s] = [Math.cos(below), Math.sin(below)];
+    for (let i = 0; i < 3; i++) pin[i] = c * box.below[0][i] + s * box.below[1][i];
+  }
+
   /** Where the last pin stands about its shaft, rad. */
   private pinion(): number {
     const { pin, side, zero } = this;
@@ -179,12 +250,27 @@ export class ColumnChain {
     return Math.atan2(dot(side, last), dot(zero, last));
   }
 
+  /**
+   * Shafts between two joints, from 0, whose clocking makes a difference: not those above a box, nor those below one
+   * that has no joint above it or whose ratio is not one to one.
+   */
+  get clockable(): number[] {
+    const { crosses } = this;
+    const jointAbove = (k: number) => crosses.slice(0, k).some(({ box }) => !box);
+    return crosses.flatMap(({ joint, clocked, box }, k) => {
+      const next = crosses[k + 1];
+      if (!clocked || !next || next.box) return [];
+      return !box || (this.period !== null && jointAbove(k)) ? [joint] : [];
+    });
+  }
+
   /** Clocks the shafts between its joints otherwise, degrees. */
   clockTo(clocks: readonly number[]): void {
     for (const one of this.crosses) if (one.clocked) one.clock = toRad(clocks[one.joint] ?? 0);
+    this.setStraight();
   }
 
-  /** The most less the least over a turn, from so many places of half of it and the parabolas about the two: a quick look. */
+  /** The most less the least over a turn, from so many places of half of it and the parabolas about the two: a quick look; for columns whose speed comes again with half a turn. */
   spread(count: number): number {
     const at = this.looked.length === count ? this.looked : (this.looked = new Float64Array(count));
     let [most, least] = [0, 0];
@@ -198,17 +284,22 @@ export class ColumnChain {
 
   private looked = new Float64Array(0);
 
-  /** How fast the pinion turns at the most and at the least for the handwheel, over a turn, and where, degrees. */
-  ripple(count = 180): Ripple {
+  /**
+   * How fast the pinion turns at the most and at the least for the handwheel, and where: over half a turn where the
+   * rest is the same, else over `range` either way, degrees. Of a column with a box, told for one turn of the pinion's.
+   */
+  ripple(range = 540, count = 180): Ripple {
     let [most, least, mostAt, leastAt] = [-Infinity, Infinity, 0, 0];
-    // Half a turn is all: the other half is the same.
-    for (let i = 0; i < count; i++) {
-      const at = (180 * i) / count;
-      const ratio = this.walk(toRad(at));
+    const step = 180 / count;
+    const from = this.period === null ? -Math.ceil(range / step) : 0;
+    const to = this.period === null ? -from : count - 1;
+    const own = (at: number) => this.walk(toRad(at)) / this.turns;
+    for (let i = from; i <= to; i++) {
+      const at = i * step;
+      const ratio = own(at);
       if (ratio > most) [most, mostAt] = [ratio, at];
       if (ratio < least) [least, leastAt] = [ratio, at];
     }
-    const step = 180 / count;
     const top = this.extreme(mostAt, step, 1);
     const bottom = this.extreme(leastAt, step, -1);
     return {
@@ -217,21 +308,23 @@ export class ColumnChain {
       least: bottom.ratio,
       leastAt: bottom.at,
       ripple: top.ratio - bottom.ratio,
-      centre: this.walk(0),
+      centre: own(0),
     };
   }
 
   /** Closes in on where the ratio is most or least, by thirds. */
   private extreme(at: number, step: number, way: 1 | -1): { at: number; ratio: number } {
     let [low, high] = [at - step, at + step];
-    const value = (x: number) => way * this.walk(toRad(x));
+    const value = (x: number) => (way * this.walk(toRad(x))) / this.turns;
     while (high - low > 1e-7) {
       const third = (high - low) / 3;
       if (value(low + third) < value(high - third)) low += third;
       else high -= third;
     }
     const found = (low + high) / 2;
-    return { at: ((found % 180) + 180) % 180, ratio: this.walk(toRad(found)) };
+    const place =
+      this.period === null ? found : ((found % this.period) + this.period) % this.period;
+    return { at: place, ratio: this.walk(toRad(found)) / this.turns };
   }
 }
 
@@ -243,11 +336,11 @@ function vertexOf(round: Float64Array, i: number): number {
   return bow === 0 ? b : b - (c - a) ** 2 / (8 * bow);
 }
 
-/** How evenly a column turns: the pinion's speed for the handwheel's. */
+/** How evenly a column turns: the pinion's speed for the handwheel's, what boxes make of it on the whole left out. */
 export interface Ripple {
   most: number;
   least: number;
-  /** Degrees of the handwheel from straight ahead, 0 to 180. */
+  /** Degrees of the handwheel from straight ahead: 0 to 180 where that is all, else any. */
   mostAt: number;
   leastAt: number;
   /** The one less the other: 1/cos β − cos β of a joint alone. */

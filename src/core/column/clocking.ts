@@ -1,3 +1,4 @@
+import { compass, waysOf } from '../geometry/compass';
 import { prepareColumn } from './chain';
 import type { ColumnLine, Ripple } from './chain';
 
@@ -21,8 +22,13 @@ const TURN = 180;
 /** Of the first look, degrees; of half a turn of the handwheel so many places are looked at. */
 const COARSE = 15;
 const LOOKED = 45;
+/** Where a box keeps the speed from coming again: so far either way, degrees, and in so many places a half turn. */
+const RANGE = 360;
+const ROUGHLY = 24;
 /** A clocking is told to this, degrees: finer than anybody welds. */
 const FINE = 1e-3;
+/** Looks from one place of the first look before it counts as not coming to rest. */
+const MOST = 20_000;
 /** Answers nearer than this are one, degrees. */
 const BESIDE = 2;
 
@@ -32,21 +38,29 @@ const BESIDE = 2;
  * @returns null where the column does not turn, or has no shaft between two joints
  */
 export function findClocking(line: ColumnLine): Clocking | null {
-  const shafts = line.kinds.length - 1;
-  if (shafts < 1) return null;
   const ready = prepareColumn(line);
   if (!ready.ok) return null;
+  const { chain } = ready;
+  const which = chain.clockable;
+  const shafts = which.length;
+  if (shafts < 1) return null;
   let tried = 0;
+  // The others stay as they are.
+  const all = [...line.clocks];
+  const put = (clocks: readonly number[]) => {
+    which.forEach((joint, s) => (all[joint] = clocks[s]));
+    chain.clockTo(all);
+  };
   const rough = (clocks: readonly number[]): number => {
     tried++;
-    ready.chain.clockTo(clocks);
-    return ready.chain.spread(LOOKED);
+    put(clocks);
+    return chain.period === null ? chain.ripple(RANGE, ROUGHLY).ripple : chain.spread(LOOKED);
   };
-  const measured = (clocks: number[]): Clocked => {
-    ready.chain.clockTo(clocks);
-    return { clocks, ripple: ready.chain.ripple() };
+  const measured = (clocks: readonly number[]): Clocked => {
+    put(clocks);
+    return { clocks: [...all], ripple: chain.ripple() };
   };
-  const before = measured([...line.clocks]);
+  const before = measured(which.map((joint) => line.clocks[joint] ?? 0));
   const steps = TURN / COARSE;
   const count = steps ** shafts;
   const grid = new Float64Array(count);
@@ -65,40 +79,15 @@ export function findClocking(line: ColumnLine): Clocking | null {
     ),
   );
   const found: Clocked[] = [];
+  const ways = waysOf(shafts);
   for (const start of starts) {
-    const closed = measured(closeIn(rough, at(start)).map(wrapped));
+    const rested = compass(rough, at(start), { step: COARSE / 2, fine: FINE, most: MOST }, ways);
+    if (!rested.settled) continue;
+    const closed = measured(rested.place.map(wrapped));
     if (!found.some((one) => isBeside(one.clocks, closed.clocks))) found.push(closed);
   }
   found.sort((a, b) => a.ripple.ripple - b.ripple.ripple);
   return { before, found, tried };
-}
-
-/**
- * Goes downhill from a place: along each shaft and along each pair of them both ways, for the ripple has edges, by steps
- * that are halved where none helps.
- */
-function closeIn(value: (clocks: readonly number[]) => number, start: number[]): number[] {
-  const n = start.length;
-  const ways: number[][] = [];
-  for (let i = 0; i < n; i++) {
-    ways.push(Array.from({ length: n }, (_, k) => (k === i ? 1 : 0)));
-    for (let j = 0; j < i; j++)
-      for (const by of [1, -1])
-        ways.push(Array.from({ length: n }, (_, k) => (k === i ? 1 : k === j ? by : 0)));
-  }
-  let here = start;
-  let least = value(here);
-  for (let step = COARSE / 2; step > FINE;) {
-    let moved = false;
-    for (const way of ways)
-      for (const by of [step, -step]) {
-        const trial = here.map((x, i) => x + by * way[i]);
-        const is = value(trial);
-        if (is < least) [here, least, moved] = [trial, is, true];
-      }
-    if (!moved) step /= 2;
-  }
-  return here;
 }
 
 const wrapped = (degrees: number): number => ((degrees % TURN) + TURN) % TURN;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { ackermannWantedSchema } from './ackermannWanted';
 import { armsWantedSchema } from './armsWanted';
+import { columnStartSchema } from './columnStart';
 import { PLANE_NAMES } from './mapPlanes';
 import { nullWantedSchema } from './nullWanted';
 import { group, measure, problem } from './wording';
@@ -50,6 +51,8 @@ export const askedSchema = group({
   }).optional(),
   stance: stanceSchema.optional(),
   axleMade: axleMadeSchema.optional(),
+  /** What a column is laid from. */
+  column: columnStartSchema.optional(),
   /** Scrub radius wanted, mm. */
   scrub: measure('mm', -150, 250).optional(),
 });

@@ -3,16 +3,19 @@ import type { CornerType } from '../corners/cornerType';
 import { CORNER_TYPES, steersBy } from '../corners/kinds';
 import { askedSchema } from './asked';
 import { briefSchema } from './brief';
+import { columnSchema } from './column';
+import type { Column } from './column';
 import { freedomsSchemaOf } from './freedoms';
 import type { Freedoms } from './freedoms';
 import { CAR_FIGURES, axleFigures } from './sketch';
+import { placeSchema } from './place';
 import { pointSchema, pointsSchemaOf } from './points';
 import type { Point, PointName, Points } from './points';
 import { rodSchema, tieRodSchema } from './rod';
 import type { TieRod } from './rod';
 import { roomSchema } from './room';
 import { takeOffSchema } from './takeOff';
-import { coordinate, group, label, listOf, measure, problem, remark, shown } from './wording';
+import { group, label, listOf, measure, problem, remark, shown } from './wording';
 
 /** What a build is for. */
 export const USES = ['road', 'track', 'hillclimb', 'drift', 'kart', 'trail', 'free'] as const;
@@ -67,10 +70,6 @@ export const rackSchema = group({
   spline: remark().optional(),
 });
 export type Rack = z.infer<typeof rackSchema>;
-
-/** A place that belongs to neither side, mm: ahead of the front axle's line, left of the centreline, above the ground. */
-const placeSchema = group({ ahead: coordinate, left: coordinate, up: coordinate });
-export type CarPlace = z.infer<typeof placeSchema>;
 
 /**
  * A drop arm on the column's own shaft: two points of the shaft on the chassis, and how far it is turned each way,
@@ -132,7 +131,11 @@ const cornerSchemaOf = (type: CornerType) => ({
   rightPoints: pointsSchemaOf(type).optional(),
   ...marksSchema(axleFigures(type)),
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
-  ...(type.tieRod && { tieRod: tieRodSchema.optional(), rack: rackSchema.optional() }),
+  ...(type.tieRod && {
+    tieRod: tieRodSchema.optional(),
+    rack: rackSchema.optional(),
+    column: columnSchema.optional(),
+  }),
   ...(steersBy(type, 'dropArm') && { dropArm: dropArmSchema.optional() }),
   // The drag link's points are those of the side that it goes to.
   ...(type.coupled && { dragLinkTo: z.enum(SIDES, { error: problem }).optional() }),
@@ -156,6 +159,8 @@ export interface AxleDesign {
   template?: string[] | undefined;
   rack?: Rack | undefined;
   dropArm?: DropArm | undefined;
+  /** From the hands to the pinion or the drop arm's shaft. */
+  column?: Column | undefined;
   /** The side whose arm the drag link moves, where wheels are coupled: left unless it says otherwise. */
   dragLinkTo?: Side | undefined;
   /** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */

@@ -141,6 +141,7 @@ export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'):
   const {
     rack,
     dropArm,
+    column,
     tieRod,
     rightPoints: _,
     freedoms: __,
@@ -163,6 +164,7 @@ export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'):
     ...(to.coupled && dragLinkTo && { dragLinkTo }),
     ...(to.coupled?.spring && leafLead !== undefined && { leafLead }),
     ...(to.tieRod && tieRod && { tieRod }),
+    ...(to.tieRod && column && { column }),
   };
 }
 

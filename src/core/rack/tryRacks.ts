@@ -1,3 +1,4 @@
+import { turnsOf } from '../column/places';
 import { rodEnds, typeOf } from '../corners/kinds';
 import { distance } from '../geometry/vec';
 import { nullsOf } from '../bumpsteer/nulls';
@@ -72,12 +73,13 @@ export function tryRack(build: Build, part: RackPart): RackTried {
   const inner = toVec(wheel.points[ends.inner]);
   const at = prepared.ok ? nullsOf(wheel)?.inner?.at : null;
   const before = wheelOf(build, 'front', 'left');
+  const perTurn = part.perTurn * Math.abs(turnsOf(design.column));
   return {
     design,
-    ratio: straight && straight.reachable[0] ? ratioOf(straight.perRack[0], part.perTurn) : null,
+    ratio: straight && straight.reachable[0] ? ratioOf(straight.perRack[0], perTurn) : null,
     lock: stops ? Math.min(...stops.map((one) => one.inner)) : null,
     reached: stops ? stops.every((one) => one.reached) : false,
-    turns: (2 * part.travel) / part.perTurn,
+    turns: (2 * part.travel) / perTurn,
     ackermann: prepared.ok
       ? (ackermannAt(prepared.axle, build.wheelbase, part.travel / 2)?.percent ?? null)
       : null,

@@ -1,3 +1,4 @@
+import { turnsOf } from '../column/places';
 import { toRad } from '../geometry/angle';
 import type { Axle } from '../kinematics/axle';
 import { axisAtHeight } from '../kinematics/joints';
@@ -81,7 +82,7 @@ export function forRatio(wheel: Wheel, wheelbase: number, wanted: number): ForRa
   const arm = Math.hypot(joint.ahead - foot[0], joint.out - foot[1]);
   const perTurnNow = handwheelOf(design).perTurn;
   return {
-    perTurn: 360 / wanted / now,
+    perTurn: 360 / wanted / now / Math.abs(turnsOf(design.column)),
     arm,
     armFor: perTurnNow === undefined ? null : armFor(perTurnNow),
   };

@@ -1,3 +1,6 @@
+import { placesOf, turnsOf } from '../column/places';
+import { cross } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
 import type { Axle } from '../kinematics/axle';
 import type { AxleDesign, PinionAt } from '../model/build';
 import { lockToLock } from './lockToLock';
@@ -10,6 +13,25 @@ import { lockToLock } from './lockToLock';
 export const rackPerHandwheel = (pinion: PinionAt): 1 | -1 =>
   pinion === 'below' || pinion === 'behind' ? 1 : -1;
 
+/** From a pinion to its rack's bar. */
+const TO_BAR: Record<PinionAt, Vec> = {
+  above: [0, 0, -1],
+  below: [0, 0, 1],
+  ahead: [-1, 0, 0],
+  behind: [1, 0, 0],
+};
+/** A bar that lies so nearly along the pinion's shaft is not moved by it. */
+const ALONG = 0.05;
+
+/**
+ * The same by the pinion's own line, where a column says it: ω × r for a turn to the left, seen from its tip.
+ * @returns null where the bar would lie along the pinion's shaft
+ */
+export function rackPerPinion(pinion: PinionAt, axis: Vec): 1 | -1 | null {
+  const [, left] = cross(axis, TO_BAR[pinion]);
+  return Math.abs(left) < ALONG ? null : left > 0 ? 1 : -1;
+}
+
 /** What the handwheel does to the steering's own input (mm of a rack, degrees of a drop arm). */
 export interface Handwheel {
   /** Of the input in a turn; a drop arm sits on the column itself unless a box lies between. Undefined where a rack's is not known. */
@@ -18,10 +40,22 @@ export interface Handwheel {
   way: 1 | -1 | null;
 }
 
-export const handwheelOf = ({ rack, dropArm }: Pick<AxleDesign, 'rack' | 'dropArm'>): Handwheel =>
-  dropArm
-    ? { perTurn: 360 / (dropArm.ratio ?? 1), way: 1 }
-    : { perTurn: rack?.perTurn, way: rack?.pinionAt ? rackPerHandwheel(rack.pinionAt) : null };
+/** By the whole column where there is one: its boxes make it quicker, slower, or turn it round. */
+export function handwheelOf({
+  rack,
+  dropArm,
+  column,
+}: Pick<AxleDesign, 'rack' | 'dropArm' | 'column'>): Handwheel {
+  const turns = turnsOf(column);
+  const sense = turns < 0 ? -1 : 1;
+  if (dropArm) return { perTurn: (360 / (dropArm.ratio ?? 1)) * Math.abs(turns), way: sense };
+  const perTurn = rack?.perTurn === undefined ? undefined : rack.perTurn * Math.abs(turns);
+  if (!rack?.pinionAt) return { perTurn, way: null };
+  const own = column
+    ? rackPerPinion(rack.pinionAt, placesOf(column).axis)
+    : rackPerHandwheel(rack.pinionAt);
+  return { perTurn, way: own === null ? null : own === sense ? 1 : -1 };
+}
 
 /** The pinion on the other side of the bar. */
 export const otherSide = (pinion: PinionAt): PinionAt => OTHER[pinion];
