@@ -4,6 +4,9 @@ import { findAckermann } from '../core/ackermann/findAckermann';
 import type { AckermannAnswer } from '../core/ackermann/findAckermann';
 import { armsFromCamber } from '../core/arms/armsFromCamber';
 import type { ArmsFinding } from '../core/arms/armsFromCamber';
+import { findPath } from '../core/column/findPath';
+import type { PathFinding } from '../core/column/findPath';
+import { rackWay } from '../core/kinematics/axle';
 import type { AckermannWanted } from '../core/model/ackermannWanted';
 import type { ArmsWanted } from '../core/model/armsWanted';
 import { bumpMap } from '../core/bumpsteer/bumpMap';
@@ -66,6 +69,16 @@ const api = {
     wanted: AckermannWanted,
     onProgress: (part: number) => void,
   ): Promise<AckermannAnswer | null> => run(() => findAckermann(build, wanted), onProgress),
+
+  /** A path for the front axle's column; null where it has none, or a later call or `cancel` ended it. */
+  columnPath: (
+    { front, room }: Build,
+    onProgress: (part: number) => void,
+  ): Promise<PathFinding | null> =>
+    run(
+      () => (front.column ? findPath(front.column, room, 'front', rackWay(front.rack, 'left')) : null),
+      onProgress,
+    ),
 
   /** A map from coarse to fine: `onMap` has it whenever it is finer. */
   map: (

@@ -1,3 +1,4 @@
+import { judgeColumn } from '../column/judge';
 import { judgeBumpSteer } from '../motion/bumpSteer';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { rodAsBuilt } from '../strength/rodParts';
@@ -122,6 +123,9 @@ export function stationStates(
     steering: known.steering
       ? state(judgeSteering(known.steering, targets), '')
       : { words: 'of the front axle' },
+    column: build.front.column
+      ? state(judgeColumn(build.front.column, build.room, 'front'), '')
+      : { words: 'none laid yet' },
   };
 }
 

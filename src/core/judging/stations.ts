@@ -1,3 +1,3 @@
 /** The stations in the order of the work. */
-export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering'] as const;
+export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column'] as const;
 export type Station = (typeof STATIONS)[number];

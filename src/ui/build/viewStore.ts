@@ -55,6 +55,7 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
   arms: ['camber'],
   rack: ['toe'],
   steering: ['toe'],
+  column: ['toe'],
 };
 export const USUAL_UNDER = 448;
 

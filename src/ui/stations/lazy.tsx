@@ -31,6 +31,10 @@ export const Steering = dynamic(() => import('./steering/Steering').then((m) => 
   ssr: false,
   loading,
 });
+export const Column = dynamic(() => import('./column/Column').then((m) => m.Column), {
+  ssr: false,
+  loading,
+});
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,

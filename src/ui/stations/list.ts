@@ -7,7 +7,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Bands } from '@/core/tolerance/bands';
-import { Arms, Brief, Steering, TakeOff, WheelAndUpright } from './lazy';
+import { Arms, Brief, Column, Steering, TakeOff, WheelAndUpright } from './lazy';
 import { Rack } from './rack/Rack';
 import type { RackPanelProps } from './rack/Rack';
 
@@ -99,6 +99,13 @@ export const STATION_LIST: readonly Entry[] = [
     question: () => 'Does it turn true, far enough, the right way?',
     shows: ({ type, steered }) => type.tieRod !== null && steered,
     panel: { desk: Steering as ComponentType<DeskProps>, ofOneWheel: false },
+  },
+  {
+    id: 'column',
+    name: () => 'Column',
+    question: () => 'From the hands to the pinion: smoothly, past everything?',
+    shows: ({ type, steered }) => type.tieRod !== null && steered,
+    panel: { desk: Column as ComponentType<DeskProps>, ofOneWheel: false },
   },
 ];
 

@@ -24,11 +24,14 @@ export const SteerCurve = memo(function SteerCurve({
   rack,
   by,
   handwheel,
+  through,
   unit,
 }: {
   curve: LockToLock;
   /** The same of the variant it is compared with. */
   compared: LockToLock | null;
+  /** Both ratios through their columns, where they have one. */
+  through: readonly (Float64Array | null)[];
   /** Where the rack or the drop arm is, mm or degrees. */
   rack: number;
   by: SteerUnit;
@@ -41,8 +44,8 @@ export const SteerCurve = memo(function SteerCurve({
   const { label, unit: ending } = CURVES[shown];
   const length = shown === 'contactUp';
   const [own, other] = useMemo(
-    () => [curve, compared].map((one) => one && rowsOf(one, shown, perTurn)),
-    [curve, compared, shown, perTurn],
+    () => [curve, compared].map((one, i) => one && rowsOf(one, shown, perTurn, through[i])),
+    [curve, compared, shown, perTurn, through],
   );
   // + handwheel is to the left where its hand is known, else as the rack goes.
   // A drop arm turns as the handwheel does.
@@ -64,6 +67,7 @@ export const SteerCurve = memo(function SteerCurve({
         against={byHand ? 'handwheel' : 'rack'}
         choices={by === 'drop arm' ? HANDWHEEL : perTurn === undefined ? RACK : AGAINST}
         two={two}
+        column={shown === 'ratio' && through[0] !== null}
         compared={compared !== null}
         unit={unit}
         onShow={setShown}
@@ -95,6 +99,7 @@ const Head = memo(function Head({
   against,
   choices,
   two,
+  column,
   compared,
   unit,
   onShow,
@@ -104,6 +109,8 @@ const Head = memo(function Head({
   against: Against;
   choices: readonly Against[];
   two: boolean;
+  /** The column's ups and downs are in it. */
+  column: boolean;
   compared: boolean;
   unit: LengthUnit;
   onShow: (name: CurveName) => void;
@@ -134,6 +141,7 @@ const Head = memo(function Head({
       <Typography component="span" variant="caption" color="text.secondary">
         {shown === 'contactUp' ? `${unit}, ${meaning}` : meaning}
         {two && '; left wheel full, right wheel dashed'}
+        {column && '; through the column, its joints’ ripple included'}
         {compared && '; thin: what it is compared with'}
       </Typography>
     </Typography>
@@ -177,8 +185,14 @@ function linesOf(own: Rows, other: Rows | null, two: boolean): [Line[], number[]
   return [[...(other ? of(other, true) : []), ...of(own, false)], values];
 }
 
-const rowsOf = (curve: LockToLock, shown: CurveName, perTurn: number | undefined) => {
-  const [left, right] = shown === 'ratio' ? [ratiosOf(curve, perTurn)] : CURVES[shown].of(curve);
+const rowsOf = (
+  curve: LockToLock,
+  shown: CurveName,
+  perTurn: number | undefined,
+  through: Float64Array | null,
+) => {
+  const [left, right] =
+    shown === 'ratio' ? [through ?? ratiosOf(curve, perTurn)] : CURVES[shown].of(curve);
   const at = (list: Float64Array | undefined, i: number) =>
     curve.reachable[i] === 1 && list && Number.isFinite(list[i]) ? list[i] : null;
   return Array.from(curve.rack, (rack, i) => ({ rack, left: at(left, i), right: at(right, i) }));

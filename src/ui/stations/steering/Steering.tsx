@@ -10,6 +10,7 @@ import { wheelOf } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign } from '@/core/model/build';
 import { toVec } from '@/core/model/points';
+import { ratiosThroughColumn } from '@/core/steering/columnRatio';
 import { handwheelOf } from '@/core/steering/hand';
 import { lockToLock } from '@/core/steering/lockToLock';
 import { useBeat, useCalm } from '../../build/useCalm';
@@ -90,6 +91,19 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
     [followed, travel],
   );
   const other = useSteeringCurve(tried ?? compared?.front, build, travel);
+  const besideFront = tried ?? compared?.front;
+  const through = useMemo(
+    () =>
+      (
+        [
+          [over.ok ? over.curve : null, followed.build.front],
+          [other, besideFront],
+        ] as const
+      ).map(([curve, design]) =>
+        curve && design ? (ratiosThroughColumn(curve, design)?.ratio ?? null) : null,
+      ),
+    [over, other, followed, besideFront],
+  );
   const now = useMemo(
     () => over.ok && lockToLock(over.axle, followed.build.wheelbase, travel, Float64Array.of(rack)),
     [over, followed, travel, rack],
@@ -185,6 +199,7 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
             rack={rack}
             by={by}
             handwheel={handwheel}
+            through={through}
             unit={unit}
           />
           <div>
