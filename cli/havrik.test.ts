@@ -11,6 +11,7 @@ import { blankBuild } from '../src/core/model/starts';
 import { createBuild } from '../src/db/builds';
 import { stopWriting } from '../src/db/writing';
 import { pointsFromTuples } from '../src/test/layouts';
+import { aColumn } from '../src/test/columns';
 import { run } from './main';
 
 const folder = mkdtempSync(join(tmpdir(), 'havrik-cli-'));
@@ -137,11 +138,15 @@ describe('steer', () => {
       expect(row['reachable']).toBe('true');
     }
     // By hand from the rows: what a degree of the wheels asks of the handwheel, near straight ahead.
-    const [a, b] = [rows[32], rows[34]];
+    const near = table(
+      (await havrik('steer', demo, '--from', '-0.1', '--to', '0.1', '--step', '0.1')).out,
+    );
+    const [a, , b] = near;
     const mean = (row: Record<string, string>) =>
       (Number(row['left_deg']) + Number(row['right_deg'])) / 2;
     const ratio = (Number(b['handwheel_deg']) - Number(a['handwheel_deg'])) / (mean(b) - mean(a));
     expect(Number(rows[33]['ratio'])).toBeCloseTo(Math.abs(ratio), 2);
+    expect(near[1]['ratio']).toBe(rows[33]['ratio']);
     expect(rows[33]['ackermann_percent']).toBe('');
   });
 
@@ -272,6 +277,62 @@ describe('steer', () => {
     expect((await havrik('steer', rodless)).err).toContain('has no tie rod to steer by');
     expect((await havrik('steer', demo, '--from', '5', '--to', '1')).code).toBe(2);
     expect((await havrik('steer', demo, '--step', '0')).code).toBe(2);
+  });
+});
+
+describe('column', () => {
+  const table = (out: string) =>
+    Papa.parse<Record<string, string>>(out.trim(), { header: true }).data;
+
+  it('turns the roadster’s handwheel, its columns in their order, as Cardan’s equation has the first joint', async () => {
+    const { code, out } = await havrik('column', demo, '--step', '30');
+    expect(code).toBe(0);
+    expect(out.split('\n')[0]).toBe(
+      'handwheel_deg,pinion_deg,speed_ratio,joint1_deg,joint2_deg,shaft2_deg',
+    );
+    const rows = table(out).map((row) =>
+      Object.fromEntries(Object.entries(row).map(([key, value]) => [key, Number(value)])),
+    );
+    expect(rows.map(({ handwheel_deg: at }) => at)).toEqual(
+      Array.from({ length: 25 }, (_, i) => -360 + 30 * i),
+    );
+    const rad = Math.PI / 180;
+    for (const { handwheel_deg: at, shaft2_deg: below, joint1_deg: bend } of rows) {
+      const own = Math.atan2(Math.sin(at * rad) * Math.cos(bend * rad), Math.cos(at * rad)) / rad;
+      expect(Math.cos((own - below) * rad)).toBeCloseTo(1, 12);
+    }
+    const speeds = rows.map(({ speed_ratio: speed }) => speed);
+    expect(Math.max(...speeds) - Math.min(...speeds)).toBeGreaterThan(0.089);
+    const json = await havrik(
+      'column',
+      demo,
+      '--from',
+      '0',
+      '--to',
+      '90',
+      '--step',
+      '45',
+      '--format',
+      'json',
+    );
+    expect(JSON.parse(json.out)).toHaveLength(3);
+  });
+
+  it('says how to clock it, what that leaves, and what there is nothing to clock of', async () => {
+    const { out } = await havrik('column', demo, '--clock');
+    expect(out).toMatch(/as drawn: shaft 2 96\.0°: ripple 9\.0\d %/u);
+    expect(out).toMatch(/clocked: shaft 2 2\.9°: ripple 5\.89 %/u);
+    expect(out).toMatch(/shaft 2: 0 teeth of 36, 2\.9° left over/u);
+    const one = blankBuild('one joint');
+    one.front.column = {
+      ...aColumn({ joints: [aColumn().joints[1]], shafts: [{ outside: 19 }] }),
+    };
+    const path = file('one-joint.json', writeBuildFile(one));
+    expect((await havrik('column', path, '--clock')).err).toMatch(/nothing to clock/u);
+    expect(
+      (await havrik('column', file('no-column.json', writeBuildFile(blankBuild('x'))))).err,
+    ).toMatch(/no column yet/u);
+    expect((await havrik('column', demo, '--step', '0')).code).toBe(2);
   });
 });
 

@@ -55,9 +55,7 @@ const sweepOptions = z
   .refine(...inOrder);
 const steerOptions = z.object({ ...positions, travel: z.number() }).refine(...inOrder);
 
-const columnOptions = z
-  .object({ ...positions, clock: z.boolean().optional() })
-  .refine(...inOrder);
+const columnOptions = z.object({ ...positions, clock: z.boolean().optional() }).refine(...inOrder);
 
 /** Options as they are wanted, or a usage error. */
 function checked<T>(schema: z.ZodType<T>, given: unknown): T {

@@ -1,5 +1,6 @@
 import type { Build } from '../src/core/model/build';
 import { wheelOf } from '../src/core/kinematics/wheel';
+import { ratiosThroughColumn } from '../src/core/steering/columnRatio';
 import { handwheelOf } from '../src/core/steering/hand';
 import { lockToLock, ratioOf } from '../src/core/steering/lockToLock';
 import { steerable, whyNotSteered } from '../src/core/steering/steerable';
@@ -35,19 +36,24 @@ export function steerTable(
   const { perTurn, way } = handwheelOf(build.front);
   // + is the handwheel to the left where it is known which way it moves the rack, else as the rack goes.
   const hand = way ?? 1;
+  // Exact through a column: its joints' ripple is in both.
+  const through = ratiosThroughColumn(found, build.front);
   const { left, right } = found;
   const rows = Array.from(positions.at, (steer, i) => {
     const reachable = found.reachable[i] === 1;
     const show = (value: number) => (reachable ? finite(value) : null);
     return {
       rack_mm: axle.steersBy === 'rack' ? Number(steer.toFixed(9)) : null,
-      handwheel_deg: perTurn === undefined ? null : finite(((hand * steer) / perTurn) * 360),
+      handwheel_deg:
+        perTurn === undefined
+          ? null
+          : finite(through ? through.handwheel[i] : ((hand * steer) / perTurn) * 360),
       left_deg: show(left.steer[i]),
       right_deg: show(right.steer[i]),
       ackermann_error_deg: show(found.error[i]),
       ackermann_percent: show(found.percent[i]),
       radius_mm: show(found.radius[i]),
-      ratio: show(ratioOf(found.perRack[i], perTurn)),
+      ratio: show(through ? through.ratio[i] : ratioOf(found.perRack[i], perTurn)),
       left_tie_angle_deg: show(left.tieAngle[i]),
       right_tie_angle_deg: show(right.tieAngle[i]),
       left_camber_deg: show(left.camber[i]),

@@ -6,6 +6,8 @@ export interface CutShaft {
   name: string;
   /** Centre to centre of what is at its ends; of the first from the handwheel's middle. */
   centres: number;
+  /** Between the ends of what is at its own ends. */
+  between: number;
   /** End to end, both pieces of one that telescopes together; what is in them counted once. */
   cut: number;
   /** How deep it goes into what is above and below it; 0 where it is welded on. */
@@ -47,6 +49,7 @@ export function cutList(column: Column): CutShaft[] {
     return {
       name: `shaft ${i + 1}`,
       centres: length,
+      between: length - start - after.length,
       cut: length - start - after.length + above + below + engaged,
       above,
       below,
@@ -60,13 +63,12 @@ export function cutList(column: Column): CutShaft[] {
 
 /** Shafts too short for what is at their ends, in a builder's words. */
 export const tooShort = (column: Column): string[] =>
-  cutList(column).flatMap(({ name, cut, above, below }, i) => {
-    const between = cut - above - below;
-    return between < LEAST_SHAFT
+  cutList(column).flatMap(({ name, between }, i) =>
+    between < LEAST_SHAFT
       ? [
           `${name} has ${Math.round(between)} mm between ${i > 0 ? jointName(column.joints, i - 1) : 'the handwheel’s boss'} and ${jointName(column.joints, i)}: no room for a shaft`,
         ]
-      : [];
-  });
+      : [],
+  );
 /** Between what is at its ends, mm. */
 const LEAST_SHAFT = 5;

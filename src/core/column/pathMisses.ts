@@ -84,8 +84,7 @@ export function missesOf(
       words: `${what} ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
       body: to,
     });
-  for (const { name, cut, above, below } of cutList(column)) {
-    const between = cut - above - below;
+  for (const { name, between } of cutList(column)) {
     if (between < LEAST_SHAFT)
       misses.push({
         by: (LEAST_SHAFT - between) / MM,

@@ -27,7 +27,12 @@ export function waysOf(n: number): number[][] {
 export function compass(
   value: (place: readonly number[]) => number,
   start: readonly number[],
-  { step, fine, most = Infinity, enough = -Infinity }: {
+  {
+    step,
+    fine,
+    most = Infinity,
+    enough = -Infinity,
+  }: {
     step: number;
     fine: number;
     most?: number;

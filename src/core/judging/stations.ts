@@ -1,3 +1,11 @@
 /** The stations in the order of the work. */
-export const STATIONS = ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column'] as const;
+export const STATIONS = [
+  'brief',
+  'takeoff',
+  'wheel',
+  'arms',
+  'rack',
+  'steering',
+  'column',
+] as const;
 export type Station = (typeof STATIONS)[number];

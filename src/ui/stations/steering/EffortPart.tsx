@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
+import { chainOf } from '@/core/column/places';
 import type { Wheel } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import type { AxleDesign } from '@/core/model/build';
@@ -38,6 +39,10 @@ export function EffortPart({
   const assist = build.asked?.assist ?? 1;
   const { perTurn } = handwheelOf(front);
   const ratio = useMemo(() => ratioOf({ front }), [front]);
+  const ripple = useMemo(() => {
+    const ready = front.column && chainOf(front.column);
+    return ready?.ok ? ready.chain.ripple() : null;
+  }, [front]);
   const ways = useMemo(() => forRatio(wheel, wheelbase, wanted), [wheel, wheelbase, wanted]);
   const axle = wheel.solved.ok ? wheel.solved.axle : null;
   const stays = axle && perTurn !== undefined ? handsStay(axle, wheelbase, perTurn) : null;
@@ -68,6 +73,9 @@ export function EffortPart({
         <Typography variant="body2">
           {ratio === null ? 'No ratio.' : `${ratio.toFixed(1)} to 1 about straight ahead, `}
           {ratio !== null && <VerdictMark verdict={judgeBand(ratio, band)} />}
+          {ratio !== null &&
+            ripple !== null &&
+            ` Through the column’s joints ${(ratio / ripple.centre).toFixed(1)} straight ahead, over a turn from ${(ratio / ripple.most).toFixed(1)} to ${(ratio / ripple.least).toFixed(1)}.`}
           {stays !== null &&
             ` The hands stay on the wheel, half a turn, for ${stays.toFixed(1)}° of the inner wheel.`}
         </Typography>

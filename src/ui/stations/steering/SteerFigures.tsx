@@ -21,6 +21,7 @@ export const SteerFigures = memo(function SteerFigures({
   by,
   travels,
   handwheel,
+  through,
   wheelbase,
   outline,
   unit,
@@ -28,6 +29,8 @@ export const SteerFigures = memo(function SteerFigures({
   now: LockToLock;
   /** The same over the rack, the middle of which is its centre. */
   curve: LockToLock;
+  /** The ratio here through the column, where there is one. */
+  through: number | null;
   /** The left wheel, and the right one where it is not its mirror image. */
   sides: readonly Wheel[];
   by: SteerUnit;
@@ -74,7 +77,8 @@ export const SteerFigures = memo(function SteerFigures({
       ? [[`toe range over the travel, ${by} here`, (at) => told(at?.range, 2)] as Row]
       : []),
   ];
-  const [percent, ratio] = [now.percent[0], ratioOf(now.perRack[0], perTurn)];
+  const percent = now.percent[0];
+  const ratio = through ?? ratioOf(now.perRack[0], perTurn);
   const circles = circlesAt(now, 0, wheelbase, outline);
   const metres = (mm: number | undefined) =>
     mm === undefined

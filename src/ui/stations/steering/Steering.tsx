@@ -215,6 +215,7 @@ export function Steering({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'uni
               by={by}
               travels={!noTravel}
               handwheel={handwheel}
+              through={ratiosThroughColumn(now, front)?.ratio[0] ?? null}
               wheelbase={wheelbase}
               outline={outline}
               unit={unit}
