@@ -36,6 +36,8 @@ export interface ColumnFault {
 
 /** Shafts shorter than this are none, mm. */
 const SHORTEST = 1;
+/** Figures of a cross in the walk. */
+const SIZE = 7;
 /** A joint bent further binds whoever made it, degrees: its forks meet. */
 const MOST_BEND = 75;
 
@@ -145,6 +147,8 @@ export class ColumnChain {
   private readonly from: Vec;
   private readonly quarter: Vec;
   private readonly pin = new Float64Array(3);
+  /** Of each cross the shaft below, the cosine of its bend, and its clocking's cosine, sine and angle: for the walk. */
+  private readonly flat: Float64Array;
   /** Turns of the pinion for one of the handwheel, − the other way round, joints' ups and downs apart. */
   readonly turns: number;
   /** Degrees of the handwheel after which the speed is the same again; null where a box's ratio makes that far. */
@@ -164,6 +168,11 @@ export class ColumnChain {
     const ratios = crosses.flatMap(({ box }) => (box ? [box.ratio] : []));
     this.turns = ratios.reduce((product, ratio) => product * ratio, 1);
     this.period = ratios.every((ratio) => Math.abs(ratio) === 1) ? 180 : null;
+    this.flat = new Float64Array(SIZE * crosses.length);
+    crosses.forEach(({ above, below, clock }, k) => {
+      this.flat.set([...below, dot(above, below)], SIZE * k);
+      this.clock(k, clock);
+    });
     const first = ways[0];
     const across = squareTo(first, ways[1] ?? first);
     const turned = cross(first, across);
@@ -174,6 +183,14 @@ export class ColumnChain {
     this.zero = squareTo(last, first);
     this.side = cross(last, this.zero);
     this.setStraight();
+  }
+
+  /** Turns what is below a cross, rad: below the last one the pin itself tells. */
+  private clock(k: number, angle: number): void {
+    const turn = k < this.crosses.length - 1 ? angle : 0;
+    this.flat[SIZE * k + 4] = Math.cos(turn);
+    this.flat[SIZE * k + 5] = Math.sin(turn);
+    this.flat[SIZE * k + 6] = turn;
   }
 
   /** Notes where its parts stand straight ahead. */
@@ -197,35 +214,43 @@ export class ColumnChain {
 
   /** How fast the pinion turns for the handwheel, rad of it from straight ahead; leaves the last cross's lower pin. */
   private walk(angle: number): number {
-    const { from, quarter, pin, crosses } = this;
-    const c = Math.cos(angle);
-    const s = Math.sin(angle);
+    return this.walkTo(angle, Math.cos(angle), Math.sin(angle));
+  }
+
+  /** The same, the angle's cosine and sine known. */
+  private walkTo(angle: number, c: number, s: number): number {
+    const { from, quarter, pin, crosses, flat } = this;
     for (let i = 0; i < 3; i++) pin[i] = c * from[i] + s * quarter[i];
     let ratio = 1;
     let turns = 1;
     for (let k = 0; k < crosses.length; k++) {
-      const { above: a, below: b, clock, box } = crosses[k];
+      const at = SIZE * k;
+      const { box } = crosses[k];
       if (box) {
-        this.through(box, turns * angle, k < crosses.length - 1 ? clock : 0);
+        this.through(box, turns * angle, flat[at + 6]);
         ratio *= box.ratio;
         turns *= box.ratio;
         continue;
       }
-      const [ux, uy, uz] = pin;
-      const lean = b[0] * ux + b[1] * uy + b[2] * uz;
+      const bx = flat[at];
+      const by = flat[at + 1];
+      const bz = flat[at + 2];
+      const ux = pin[0];
+      const uy = pin[1];
+      const uz = pin[2];
+      const lean = bx * ux + by * uy + bz * uz;
       const left = 1 - lean * lean;
-      ratio *= (a[0] * b[0] + a[1] * b[1] + a[2] * b[2]) / left;
-      const size = Math.sqrt(left);
-      const vx = (b[1] * uz - b[2] * uy) / size;
-      const vy = (b[2] * ux - b[0] * uz) / size;
-      const vz = (b[0] * uy - b[1] * ux) / size;
-      // The next yoke, turned about the shaft; of the last one the pin itself tells.
-      const turn = k < crosses.length - 1 ? clock : 0;
-      const ct = Math.cos(turn);
-      const st = Math.sin(turn);
-      pin[0] = ct * vx + st * (b[1] * vz - b[2] * vy);
-      pin[1] = ct * vy + st * (b[2] * vx - b[0] * vz);
-      pin[2] = ct * vz + st * (b[0] * vy - b[1] * vx);
+      ratio *= flat[at + 3] / left;
+      const per = 1 / Math.sqrt(left);
+      const vx = (by * uz - bz * uy) * per;
+      const vy = (bz * ux - bx * uz) * per;
+      const vz = (bx * uy - by * ux) * per;
+      // The next yoke, turned about the shaft.
+      const ct = flat[at + 4];
+      const st = flat[at + 5];
+      pin[0] = ct * vx + st * (by * vz - bz * vy);
+      pin[1] = ct * vy + st * (bz * vx - bx * vz);
+      pin[2] = ct * vz + st * (bx * vy - by * vx);
     }
     return ratio;
   }
@@ -266,16 +291,24 @@ export class ColumnChain {
 
   /** Clocks the shafts between its joints otherwise, degrees. */
   clockTo(clocks: readonly number[]): void {
-    for (const one of this.crosses) if (one.clocked) one.clock = toRad(clocks[one.joint] ?? 0);
+    this.crosses.forEach(({ clocked, joint }, k) => {
+      if (clocked) this.clock(k, toRad(clocks[joint] ?? 0));
+    });
     this.setStraight();
   }
 
   /** The most less the least over a turn, from so many places of half of it and the parabolas about the two: a quick look; for columns whose speed comes again with half a turn. */
   spread(count: number): number {
-    const at = this.looked.length === count ? this.looked : (this.looked = new Float64Array(count));
+    if (this.looked.length !== count) {
+      this.looked = new Float64Array(count);
+      this.angles = Float64Array.from({ length: count }, (_, i) => (Math.PI * i) / count);
+      this.cosines = this.angles.map(Math.cos);
+      this.sines = this.angles.map(Math.sin);
+    }
+    const at = this.looked;
     let [most, least] = [0, 0];
     for (let i = 0; i < count; i++) {
-      at[i] = this.walk((Math.PI * i) / count);
+      at[i] = this.walkTo(this.angles[i], this.cosines[i], this.sines[i]);
       if (at[i] > at[most]) most = i;
       if (at[i] < at[least]) least = i;
     }
@@ -283,6 +316,9 @@ export class ColumnChain {
   }
 
   private looked = new Float64Array(0);
+  private angles = new Float64Array(0);
+  private cosines = this.angles;
+  private sines = this.angles;
 
   /**
    * How fast the pinion turns at the most and at the least for the handwheel, and where: over half a turn where the

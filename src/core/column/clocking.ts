@@ -26,7 +26,7 @@ const LOOKED = 45;
 const RANGE = 360;
 const ROUGHLY = 24;
 /** A clocking is told to this, degrees: finer than anybody welds. */
-const FINE = 1e-3;
+const FINE = 5e-3;
 /** Looks from one place of the first look before it counts as not coming to rest. */
 const MOST = 20_000;
 /** Answers nearer than this are one, degrees. */

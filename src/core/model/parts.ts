@@ -1,8 +1,24 @@
 import { z } from 'zod';
+import { FITS, SUPPORT_KINDS, fitSchema } from './column';
+import type { Fit } from './column';
 import { group, label, measure, problem, remark, tolerance } from './wording';
 
 /** Parts on the shelf: own records, used in any build. Lengths mm, angles degrees. */
-export const PART_KINDS = ['upright', 'rack', 'innerRod', 'rodEnd', 'tyre', 'tube'] as const;
+export const PART_KINDS = [
+  'upright',
+  'rack',
+  'innerRod',
+  'rodEnd',
+  'tyre',
+  'tube',
+  'columnJoint',
+  'columnShaft',
+  'quickRelease',
+  'bearing',
+  'collar',
+  'coupler',
+  'assistMotor',
+] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
 const common = { name: label(80), note: remark(400) };
@@ -82,6 +98,87 @@ export const tubePart = group({
   material: remark(),
 });
 
+/** One end of a part of the column: a spline by its teeth (0 where it has none), across and how deep, mm. */
+const partFit = group({
+  by: z.enum(FITS, { error: problem }),
+  diameter: fitSchema.shape.diameter,
+  teeth: z.int({ error: problem }).min(0, 'is below 0').max(120, 'is over 120'),
+  depth: measure('mm', 0, 200),
+});
+export type PartFit = z.infer<typeof partFit>;
+
+/** A universal joint: what it sweeps, from its middle to either end, how far it bends. */
+export const columnJointPart = group({
+  kind: z.literal('columnJoint'),
+  ...common,
+  joint: z.enum(['single', 'double'], { error: problem }),
+  outside: measure('mm', 10, 300),
+  length: measure('mm', 5, 300),
+  limit: measure('deg', 1, 90),
+  above: partFit,
+  below: partFit,
+});
+
+/** A shaft with its own ends; how much of it is in itself and has to stay in, 0 where it does not telescope. */
+export const columnShaftPart = group({
+  kind: z.literal('columnShaft'),
+  ...common,
+  outside: measure('mm', 5, 80),
+  wall: measure('mm', 0.5, 20),
+  engaged: measure('mm', 0, 400),
+  least: measure('mm', 0, 400),
+  above: partFit,
+  below: partFit,
+});
+
+/** A quick release with its boss: from the handwheel's middle to where the shaft begins. */
+export const quickReleasePart = group({
+  kind: z.literal('quickRelease'),
+  ...common,
+  length: measure('mm', 0, 400),
+  fit: partFit,
+});
+
+export const bearingPart = group({
+  kind: z.literal('bearing'),
+  ...common,
+  form: z.enum(SUPPORT_KINDS, { error: problem }),
+  bore: measure('mm', 3, 80),
+  width: measure('mm', 2, 80),
+  ring: measure('mm', 2, 120),
+});
+
+export const collarPart = group({
+  kind: z.literal('collar'),
+  ...common,
+  bore: measure('mm', 3, 80),
+  outside: measure('mm', 5, 150),
+  thick: measure('mm', 1, 60),
+});
+
+/** What joins two ends that do not fit each other, in line. */
+export const couplerPart = group({
+  kind: z.literal('coupler'),
+  ...common,
+  length: measure('mm', 5, 300),
+  above: partFit,
+  below: partFit,
+});
+
+/** A motor that helps, with its own shaft; what holds its housing takes its torque, N·m. */
+export const assistMotorPart = group({
+  kind: z.literal('assistMotor'),
+  ...common,
+  length: measure('mm', 20, 600),
+  outside: measure('mm', 20, 300),
+  torque: measure('', 0, 200),
+  above: partFit,
+  below: partFit,
+});
+
+/** The same as the column has it. */
+export const fitOf = ({ teeth, ...fit }: PartFit): Fit => ({ ...fit, ...(teeth > 0 && { teeth }) });
+
 export const partSchema = z.discriminatedUnion('kind', [
   uprightPart,
   rackPart,
@@ -89,6 +186,13 @@ export const partSchema = z.discriminatedUnion('kind', [
   rodEndPart,
   tyrePart,
   tubePart,
+  columnJointPart,
+  columnShaftPart,
+  quickReleasePart,
+  bearingPart,
+  collarPart,
+  couplerPart,
+  assistMotorPart,
 ]);
 export type Part = z.infer<typeof partSchema>;
 export type UprightPart = z.infer<typeof uprightPart>;

@@ -2,18 +2,18 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { RackPart, TyrePart } from '@/core/model/parts';
+import type { Part, PartKind } from '@/core/model/parts';
 import { ShelfPicker } from './ShelfPicker';
 
 /** A button that takes a part of one kind from the shelf. */
-export function FromShelf<K extends 'rack' | 'tyre'>({
+export function FromShelf<K extends PartKind>({
   kind,
   title,
   onPick,
 }: {
   kind: K;
   title: string;
-  onPick: (part: { rack: RackPart; tyre: TyrePart }[K]) => void;
+  onPick: (part: Extract<Part, { kind: K }>) => void;
 }) {
   const [open, setOpen] = useState(false);
   return (
@@ -26,7 +26,7 @@ export function FromShelf<K extends 'rack' | 'tyre'>({
         title={title}
         open={open}
         onClose={() => setOpen(false)}
-        onPick={(part) => onPick(part as { rack: RackPart; tyre: TyrePart }[K])}
+        onPick={onPick}
       />
     </>
   );

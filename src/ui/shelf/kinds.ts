@@ -1,4 +1,5 @@
-import type { Part, PartKind } from '@/core/model/parts';
+import { FITS, SUPPORT_KINDS } from '@/core/model/column';
+import type { Part, PartFit, PartKind } from '@/core/model/parts';
 import { printLength, trimmed } from '@/core/model/units';
 
 /** One field of a part's form: what it is called and how it is typed. */
@@ -19,6 +20,13 @@ export const KIND_WORDS: Record<PartKind, { one: string; many: string }> = {
   rodEnd: { one: 'rod end', many: 'Rod ends' },
   tyre: { one: 'tyre', many: 'Tyres' },
   tube: { one: 'tube', many: 'Tubes' },
+  columnJoint: { one: 'column joint', many: 'Column joints' },
+  columnShaft: { one: 'column shaft', many: 'Column shafts' },
+  quickRelease: { one: 'quick release', many: 'Quick releases' },
+  bearing: { one: 'column bearing', many: 'Column bearings' },
+  collar: { one: 'collar', many: 'Collars' },
+  coupler: { one: 'coupler', many: 'Couplers' },
+  assistMotor: { one: 'assist motor', many: 'Assist motors' },
 };
 
 const length = (path: string, label: string): PartField => ({ path, label, type: 'length' });
@@ -28,6 +36,14 @@ const bench = (joint: string, word: string): PartField[] => [
   length(`${joint}.above`, `${word}: above spindle`),
   length(`${joint}.ahead`, `${word}: ahead of spindle`),
 ];
+/** One end of a part of the column. */
+const fit = (end: string, word: string): PartField[] => [
+  { path: `${end}.by`, label: `${word}: grips by`, type: 'choice', options: [...FITS] },
+  length(`${end}.diameter`, `${word}: across`),
+  { path: `${end}.teeth`, label: `${word}: teeth, 0 none`, type: 'number' },
+  length(`${end}.depth`, `${word}: deep`),
+];
+const bothEnds = [...fit('above', 'Upper end'), ...fit('below', 'Lower end')];
 const handed: PartField = {
   path: 'hand',
   label: 'Hand',
@@ -76,7 +92,39 @@ export const FIELDS: Record<PartKind, PartField[]> = {
     length('wall', 'Wall'),
     text('material', 'Material'),
   ],
+  columnJoint: [
+    { path: 'joint', label: 'Joint', type: 'choice', options: ['single', 'double'] },
+    length('outside', 'Sweeps, across'),
+    length('length', 'Centre to end'),
+    { path: 'limit', label: 'Bends to', type: 'angle' },
+    ...bothEnds,
+  ],
+  columnShaft: [
+    length('outside', 'Outside diameter'),
+    length('wall', 'Wall'),
+    length('engaged', 'In itself, 0 none'),
+    length('least', 'To stay in, least'),
+    ...bothEnds,
+  ],
+  quickRelease: [length('length', 'Boss and release'), ...fit('fit', 'Shaft')],
+  bearing: [
+    { path: 'form', label: 'Bearing', type: 'choice', options: [...SUPPORT_KINDS] },
+    length('bore', 'Bore'),
+    length('width', 'Housing, wide'),
+    length('ring', 'Inner ring, wide'),
+  ],
+  collar: [length('bore', 'Bore'), length('outside', 'Across'), length('thick', 'Thick')],
+  coupler: [length('length', 'Length'), ...bothEnds],
+  assistMotor: [
+    length('length', 'Length'),
+    length('outside', 'Across'),
+    { path: 'torque', label: 'Torque, as the seller says', type: 'number', ending: 'N·m' },
+    ...bothEnds,
+  ],
 };
+
+const SPLINE: PartFit = { by: 'spline', diameter: 16, teeth: 36, depth: 25 };
+const BOTH = { above: SPLINE, below: SPLINE };
 
 /** What a new part's form begins with besides its measures, which are empty until they are typed. */
 export const BLANKS: { [K in PartKind]: Extract<Part, { kind: K }> } = {
@@ -123,9 +171,35 @@ export const BLANKS: { [K in PartKind]: Extract<Part, { kind: K }> } = {
   },
   tyre: { kind: 'tyre', name: '', note: '', code: '', diameter: 580, width: 195, radius: 280 },
   tube: { kind: 'tube', name: '', note: '', outside: 25, wall: 2, material: '' },
+  columnJoint: {
+    ...{ kind: 'columnJoint', name: '', note: '', joint: 'single' },
+    ...{ outside: 38, length: 36, limit: 35 },
+    ...BOTH,
+  },
+  columnShaft: {
+    ...{ kind: 'columnShaft', name: '', note: '' },
+    ...{ outside: 19, wall: 2.5, engaged: 0, least: 0 },
+    ...BOTH,
+  },
+  quickRelease: { kind: 'quickRelease', name: '', note: '', length: 70, fit: SPLINE },
+  bearing: {
+    ...{ kind: 'bearing', name: '', note: '', form: 'spherical' },
+    ...{ bore: 19, width: 13, ring: 17 },
+  },
+  collar: { kind: 'collar', name: '', note: '', bore: 19, outside: 34, thick: 11 },
+  coupler: { kind: 'coupler', name: '', note: '', length: 70, ...BOTH },
+  assistMotor: {
+    ...{ kind: 'assistMotor', name: '', note: '', length: 150, outside: 118, torque: 30 },
+    ...BOTH,
+  },
 };
 
 const mm = (value: number): string => `${printLength(Math.round(value * 10) / 10)} mm`;
+
+const fitInBrief = ({ by, diameter, teeth }: PartFit): string =>
+  [by, teeth > 0 ? `${teeth} teeth` : '', mm(diameter)].filter(Boolean).join(' ');
+const endsInBrief = ({ above, below }: { above: PartFit; below: PartFit }): string =>
+  `${fitInBrief(above)} above, ${fitInBrief(below)} below`;
 
 /** A part in one line. */
 export function inBrief(part: Part): string {
@@ -147,6 +221,20 @@ export function inBrief(part: Part): string {
       return `bore ${mm(part.bore)}, ${part.thread || 'thread not written'} ${part.hand}, ${trimmed(part.misalignment, 1)}° either way, ${trimmed(part.load, 1)} kN as the seller says`;
     case 'tyre':
       return `${part.code || 'no size'}, ${mm(part.diameter)} across, loaded radius ${mm(part.radius)}`;
+    case 'columnJoint':
+      return `${part.joint}, to ${trimmed(part.limit, 1)}°, sweeps ${mm(part.outside)}, ${mm(part.length)} to its end, ${endsInBrief(part)}`;
+    case 'columnShaft':
+      return `${mm(part.outside)} x ${mm(part.wall)}${part.engaged > 0 ? `, ${mm(part.engaged)} in itself` : ''}, ${endsInBrief(part)}`;
+    case 'quickRelease':
+      return `${mm(part.length)} from the handwheel’s middle, ${fitInBrief(part.fit)}`;
+    case 'bearing':
+      return `${part.form}, bore ${mm(part.bore)}, housing ${mm(part.width)}, ring ${mm(part.ring)}`;
+    case 'collar':
+      return `bore ${mm(part.bore)}, ${mm(part.outside)} across, ${mm(part.thick)} thick`;
+    case 'coupler':
+      return `${mm(part.length)}, ${endsInBrief(part)}`;
+    case 'assistMotor':
+      return `${mm(part.length)} long, ${mm(part.outside)} across, ${trimmed(part.torque, 1)} N·m as the seller says, ${endsInBrief(part)}`;
     case 'tube':
       return `${mm(part.outside)} x ${mm(part.wall)}${part.material ? `, ${part.material}` : ''}`;
   }

@@ -6,11 +6,13 @@ import { cutList } from '@/core/column/cutList';
 import { misfitsOf } from '@/core/column/fits';
 import { jointName } from '@/core/column/places';
 import { columnShaftSchema } from '@/core/model/column';
+import { fitOf } from '@/core/model/parts';
 import type { ColumnShaft } from '@/core/model/column';
 import { lengthIn, saidIn } from '@/core/model/units';
 import { LengthField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
 import { Toggle } from '../../fields/Toggle';
+import { FromShelf } from '../../shelf/FromShelf';
 import { VERDICT } from '../../theme';
 import { Section } from '../brief/parts';
 import { TwoColumns } from '../steering/TwoColumns';
@@ -190,6 +192,36 @@ export function CutPart(props: PartProps) {
                   />
                 ))}
               </Row>
+              <FromShelf
+                kind="columnShaft"
+                title={`Take shaft ${i + 1} from the shelf`}
+                onPick={({ outside: across, wall: thick, engaged, least, above, below }) =>
+                  put(i, (draft) => {
+                    Object.assign(draft, { outside: across, wall: thick });
+                    Object.assign(draft, { above: fitOf(above), below: fitOf(below) });
+                    if (engaged > 0) draft.slip = { engaged, least };
+                    else delete draft.slip;
+                  })
+                }
+              />
+              <FromShelf
+                kind="coupler"
+                title={`A coupler below shaft ${i + 1}`}
+                onPick={({ below }) => put(i, (draft) => void (draft.below = fitOf(below)))}
+              />
+              <FromShelf
+                kind="assistMotor"
+                title={`A motor on shaft ${i + 1}`}
+                onPick={({ length, outside: across, above, below, torque, name }) =>
+                  put(i, (draft) => {
+                    draft.assist = {
+                      ...{ along: Math.round(list[i].centres / 2), length, outside: across },
+                      bracket: `${name}, ${torque} N·m`,
+                    };
+                    Object.assign(draft, { above: fitOf(above), below: fitOf(below) });
+                  })
+                }
+              />
               {shaft.assist && (
                 <Typography variant="caption" component="p" color="text.secondary">
                   Its housing wants a bracket of its own that takes all of its torque: without it

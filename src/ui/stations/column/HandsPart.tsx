@@ -7,6 +7,7 @@ import { KNUCKLES, LEG, UNDER_HOOPS, handsOf } from '@/core/column/driver';
 import type { Hands } from '@/core/column/driver';
 import { driverSchema, handwheelSchema } from '@/core/model/column';
 import type { Driver } from '@/core/model/column';
+import { fitOf } from '@/core/model/parts';
 import { lengthIn, printLength } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { coordinate } from '@/core/model/wording';
@@ -15,10 +16,11 @@ import type { Verdict } from '@/core/verdict/verdicts';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
+import { FromShelf } from '../../shelf/FromShelf';
 import { VerdictMark } from '../../verdict';
 import { Section } from '../brief/parts';
 import { TwoColumns } from '../steering/TwoColumns';
-import { FIELD, PlaceFields, Row } from './fields';
+import { FIELD, FitFields, PlaceFields, Row } from './fields';
 import type { PartProps } from './parts';
 
 const SIDE = [
@@ -76,7 +78,28 @@ export function HandsPart({ column, unit, onColumn }: PartProps) {
                 width={key === 'flat' ? FIELD + 4 : FIELD + 34}
               />
             ))}
+            <FitFields
+              label="boss"
+              fit={wheel.fit}
+              unit={unit}
+              onFit={(fit, step) =>
+                onColumn((draft) => {
+                  if (fit) draft.wheel.fit = fit;
+                  else delete draft.wheel.fit;
+                }, step)
+              }
+            />
           </Row>
+          <FromShelf
+            kind="quickRelease"
+            title="A quick release from the shelf"
+            onPick={({ length, fit }) =>
+              onColumn((draft) => {
+                draft.wheel.boss = length;
+                draft.wheel.fit = fitOf(fit);
+              })
+            }
+          />
         </Section>
         <Section title="Who drives">
           <Choice

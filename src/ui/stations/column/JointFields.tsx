@@ -9,10 +9,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { jointName } from '@/core/column/places';
 import { withKind, withoutJoint } from '@/core/column/pathMoves';
+import { fitOf } from '@/core/model/parts';
 import { columnJointSchema, isBox, playSchema } from '@/core/model/column';
 import type { ColumnJoint } from '@/core/model/column';
 import { AngleField, LengthField, PlainField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
+import { FromShelf } from '../../shelf/FromShelf';
 import { FIGURES, PAPER } from '../../theme';
 import { VerdictMark } from '../../verdict';
 import { FIELD, FitFields, PickField, PlaceFields, Row } from './fields';
@@ -218,6 +220,23 @@ export function JointFields({
             />
           ))}
         </Row>
+        {!isBox(one) && (
+          <FromShelf
+            kind="columnJoint"
+            title="Take a joint from the shelf"
+            onPick={(part) =>
+              onColumn((draft) => {
+                const kept = withKind(draft, j, part.joint).joints[j];
+                draft.joints[j] = {
+                  ...kept,
+                  ...{ part: part.name, outside: part.outside, length: part.length },
+                  ...(!isBox(kept) && { limit: part.limit }),
+                  ...{ above: fitOf(part.above), below: fitOf(part.below) },
+                };
+              })
+            }
+          />
+        )}
         {column.joints.length > 1 && (
           <Button
             size="small"

@@ -15,6 +15,7 @@ import { label } from '@/core/model/wording';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { Toggle } from '../../fields/Toggle';
+import { FromShelf } from '../../shelf/FromShelf';
 import { PAPER, VERDICT } from '../../theme';
 import { FIELD, PickField, Row } from './fields';
 import type { PartProps } from './parts';
@@ -153,6 +154,21 @@ export function SupportFields({
               : `✕ The collar rubs the housing from ${room.rubsAt.toFixed(1)}° on, and it is ${support.leans}° off: ${cure(room, unit)}.`}
           </Typography>
         )}
+        <FromShelf
+          kind="bearing"
+          title="Take a bearing from the shelf"
+          onPick={({ form, width, ring }) =>
+            put((draft) => {
+              draft.kind = form;
+              draft.housing = { width, ring };
+            })
+          }
+        />
+        <FromShelf
+          kind="collar"
+          title="Take a collar from the shelf"
+          onPick={({ outside, thick }) => put((draft) => void (draft.collar = { outside, thick }))}
+        />
         <Button
           size="small"
           startIcon={<DeleteIcon />}
