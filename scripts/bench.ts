@@ -12,6 +12,7 @@ import { blankBuild } from '../src/core/model/starts';
 import { prepareColumn } from '../src/core/column/chain';
 import type { ColumnChain, ColumnLine } from '../src/core/column/chain';
 import { findClocking } from '../src/core/column/clocking';
+import { findPath } from '../src/core/column/findPath';
 import { bumpMap } from '../src/core/bumpsteer/bumpMap';
 import { findNull } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
@@ -25,7 +26,14 @@ import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
 import { sensitivities } from '../src/core/tolerance/sensitivity';
 import { prepared, wheelIn } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
-import { armsToFind, finderRatio, nullQuality, rodToFind, withRoom } from './benchLayouts';
+import {
+  armsToFind,
+  demoRoadster,
+  finderRatio,
+  nullQuality,
+  rodToFind,
+  withRoom,
+} from './benchLayouts';
 import { listInChromium } from './benchList';
 import { inChromium } from './benchPage';
 import { wheelOf } from '../src/core/kinematics/wheel';
@@ -84,6 +92,7 @@ async function main(): Promise<void> {
   const kartAxle = prepared(kart.front);
   const turns = rackPositions(-kartAxle.steerRange, kartAxle.steerRange, 81);
   const { chain: column } = prepareColumn(COLUMN) as { chain: ColumnChain };
+  const roadster = demoRoadster();
   const beam = prepared(blankBuild('bench', 'beam').front);
   const posed = new Float64Array(UPRIGHT_SIZE);
   let moved = 0;
@@ -129,6 +138,10 @@ async function main(): Promise<void> {
       for (let at = 0; at <= 360; at++) column.turn(at);
     })
     .add('the clocking of its 3 shafts', () => void findClocking(COLUMN))
+    .add('a path for the roadster’s column, 3 joints at the most', () => {
+      const path = findPath(roadster.front.column!, roadster.room, 'front', [0, 1, 0]);
+      while (!path.next().done);
+    })
     .add('shim', () => void shim(wheelIn(front, 'left', travel)))
     .add('sensitivity list', () => void sensitivities(build, wheelOf(build, 'front', 'left')))
     .add('arms from camber, 3 ranges × 27 combinations of holes', () => {

@@ -1,7 +1,10 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import type { NullFinding } from '../src/core/bumpsteer/findNull';
 import { startingRoom } from '../src/core/model/room';
 import type { Freedoms } from '../src/core/model/freedoms';
+import { readBuildFile } from '../src/core/file/buildFile';
 import type { Build } from '../src/core/model/build';
 import { pointNames, typeOf } from '../src/core/corners/kinds';
 import { COORDINATES } from '../src/core/model/points';
@@ -159,4 +162,11 @@ export function withWashers(coordinates: number, washers: number): Build {
       way: 1,
     };
   return build;
+}
+
+/** The demonstration's roadster, whose column has an exhaust in its way. */
+export function demoRoadster(): Build {
+  const read = readBuildFile(readFileSync(join(__dirname, '../demo/roadster.havrik.json'), 'utf8'));
+  if (!read.ok) throw new Error('the roadster cannot be read');
+  return read.value;
 }
