@@ -124,7 +124,8 @@ export function stationStates(
       ? state(judgeSteering(known.steering, targets), '')
       : { words: 'of the front axle' },
     column: build.front.column
-      ? state(judgeColumn(build.front.column, build.room, 'front'), '')
+      ? // Nothing of it rests on what a corner's sketch stands in for.
+        { ...worstOf(judgeColumn(build.front.column, build.room, 'front'))!, ...frozen }
       : { words: 'none laid yet' },
   };
 }

@@ -5,7 +5,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import { PAPER, PHONE } from '../theme';
-import { VerdictMark } from '../verdict';
+import { OfSketch, VerdictMark } from '../verdict';
 import { saidIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { sameStates } from '@/core/judging/stationStates';
@@ -96,7 +96,10 @@ const State = ({ state, unit }: { state: StationState; unit: LengthUnit }) => (
   <Box sx={{ fontSize: 13, mt: 0.5, color: PAPER.soft }}>
     {'verdict' in state ? (
       <>
-        <VerdictMark verdict={state.verdict} />
+        {/* What is of a sketch has no verdict here. */}
+        <OfSketch.Provider value={false}>
+          <VerdictMark verdict={state.verdict} />
+        </OfSketch.Provider>
         <Box sx={{ fontSize: 12, lineHeight: 1.25 }}>{saidIn(state.of, unit)}</Box>
       </>
     ) : (

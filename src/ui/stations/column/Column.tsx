@@ -8,6 +8,7 @@ import type { Column as ColumnDesign } from '@/core/model/column';
 import { useCalm } from '../../build/useCalm';
 import { Choice } from '../../fields/Choice';
 import { useStable } from '../../useStable';
+import { OfSketch } from '../../verdict';
 import type { DeskProps } from '../list';
 import { ColumnFloor } from './ColumnFloor';
 import { CutPart } from './CutPart';
@@ -74,7 +75,8 @@ function Laid({
     onTry: handleTry,
   };
   return (
-    <Box>
+    // Nothing of it rests on what a corner's sketch stands in for.
+    <OfSketch.Provider value={false}>
       <ColumnFloor
         {...{ build, column, measured, tried, strings, unit, selected, onEdit }}
         onSelect={setSelected}
@@ -106,6 +108,6 @@ function Laid({
         frontal crash: break its line, or use one that gives way. A key lock must not be able to
         engage while it is driven. Local rules go before all of this.
       </Typography>
-    </Box>
+    </OfSketch.Provider>
   );
 }
