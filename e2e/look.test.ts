@@ -136,9 +136,13 @@ it.each(['light', 'dark'] as const)(
     await found('new upright');
     // Wishbones with a rack, a rear axle of links, a kart, a beam.
     for (const [build, wheel, stations] of [
-      ['Two-seat roadster', '', ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering']],
+      [
+        'Two-seat roadster',
+        '',
+        ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column'],
+      ],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
-      ['Indoor electric kart', '', ['brief', 'arms', 'rack', 'steering']],
+      ['Indoor electric kart', '', ['brief', 'arms', 'rack', 'steering', 'column']],
       ['Two-seater with a beam', '', ['brief', 'arms', 'rack', 'steering']],
     ] as const) {
       await openBuild(page, shop.app.address, build);
@@ -147,7 +151,8 @@ it.each(['light', 'dark'] as const)(
         await page.goto(`${shop.app.address}/builds/${id}/${station}${wheel}`, {
           waitUntil: 'networkidle0',
         });
-        const parts = 'main [role=tab], main section > [role=group]:not([aria-label=View]) button';
+        const parts =
+          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button';
         const count = await page.$$eval(parts, (all) => all.length);
         await found(`${build}, ${station}`);
         for (let i = 0; i < count; i++) {
@@ -156,6 +161,11 @@ it.each(['light', 'dark'] as const)(
           const name = await button.evaluate((one) => one.textContent);
           await button.evaluate((one) => (one as HTMLElement).click());
           await found(`${build}, ${station}, ${name}`);
+          // What is folded up is looked at too.
+          const folded = 'main button[aria-expanded=false]';
+          if (!(await page.$(folded))) continue;
+          await page.$eval(folded, (one) => (one as HTMLElement).click());
+          await found(`${build}, ${station}, ${name}, unfolded`);
         }
       }
     }
