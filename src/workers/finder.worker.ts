@@ -76,7 +76,8 @@ const api = {
     onProgress: (part: number) => void,
   ): Promise<PathFinding | null> =>
     run(
-      () => (front.column ? findPath(front.column, room, 'front', rackWay(front.rack, 'left')) : null),
+      () =>
+        front.column ? findPath(front.column, room, 'front', rackWay(front.rack, 'left')) : null,
       onProgress,
     ),
 

@@ -4,7 +4,7 @@ import type { Vec } from '../geometry/vec';
 import type { Column, ColumnSupport } from '../model/column';
 import { columnSchema } from '../model/column';
 import { adjustRange, adjustedBy } from './adjusting';
-import { chainOf } from './places';
+import { chainOf, pinionOffRack } from './places';
 import { columnPoints, movePoint, turnPinion } from './move';
 import { withJointIn, withKind, withoutJoint } from './pathMoves';
 import { placesOf, shaftLinesOf } from './places';
@@ -205,4 +205,27 @@ it('has a place for every joint, bearing and end', () => {
   const out = movePoint(column, 'out 1', [-400, 230, 480]);
   expect(placesOf(out).lower[1]).toEqual([-400, 230, 480]);
   expect(placesOf(out).upper[1]).toEqual([-430, 300, 500]);
+});
+
+it('knows how far the pinion’s line passes the rack’s bar, by places along both', () => {
+  const column = aColumn();
+  const { foot, axis } = placesOf(column);
+  for (const [up, ahead] of [
+    [230, -120],
+    [180, -120],
+    [260, -70],
+  ]) {
+    const bar: [Vec, Vec] = [
+      [ahead, 260, up],
+      [ahead, -260, up],
+    ];
+    let least = Infinity;
+    for (let i = -200; i <= 200; i++)
+      for (let k = 0; k <= 520; k += 2)
+        least = Math.min(
+          least,
+          far(foot.map((x, n) => x + (i / 2) * axis[n]) as unknown as Vec, [ahead, 260 - k, up]),
+        );
+    expect(Math.abs(pinionOffRack(column, bar) - least)).toBeLessThan(1.5);
+  }
 });

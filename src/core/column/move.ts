@@ -63,11 +63,7 @@ export function movePoint(column: Column, id: string, to: Vec, rackWay: Vec = AC
   if (id === 'wheel') return { ...column, wheel: { ...wheel, centre: tidyPlace(to) } };
   if (id === 'firewall')
     return firewall ? { ...column, firewall: { ...firewall, at: tidyPlace(to) } } : column;
-  if (id === 'foot') {
-    const by = sub(to, places.foot);
-    const tip = tidyPlace(add(places.tip, by));
-    return { ...column, pinion: { ...pinion, foot: tidyPlace(to), tip } };
-  }
+  if (id === 'foot') return withPinionMoved(column, sub(to, places.foot));
   if (id === 'tip') {
     if (distance(to, places.foot) < LEAST) return column;
     if (!pinion.turn) return { ...column, pinion: { ...pinion, tip: tidyPlace(to) } };
@@ -91,6 +87,13 @@ export function movePoint(column: Column, id: string, to: Vec, rackWay: Vec = AC
 }
 
 const ACROSS: Vec = [0, 1, 0];
+
+/** A column whose pinion stands elsewhere by so much, foot and tip alike. */
+export function withPinionMoved(column: Column, by: Vec): Column {
+  const { foot, tip } = placesOf(column);
+  const moved = { foot: tidyPlace(add(foot, by)), tip: tidyPlace(add(tip, by)) };
+  return { ...column, pinion: { ...column.pinion, ...moved } };
+}
 
 const withJoint = (column: Column, j: number, key: 'at' | 'out', to: Vec): Column => ({
   ...column,

@@ -1,4 +1,4 @@
-import { add, distance, scale, sub, unit } from '../geometry/vec';
+import { add, cross, distance, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { isBox } from '../model/column';
 import type { Column, ColumnJoint } from '../model/column';
@@ -93,6 +93,20 @@ export const alongShaft = ({ from, way }: ShaftLine, along: number): Vec =>
 /** A column with a place put elsewhere, [ahead, left, up] mm; tidy to a hundredth. */
 export const tidyPlace = (v: Vec) =>
   carPlace(v.map((mm) => Math.round(mm * 100) / 100) as unknown as Vec);
+
+/** A pinion further from its rack's bar than this has been left behind, mm: half of a bar and of a pinion, and some. */
+export const OFF_RACK = 60;
+
+/** How far the pinion's line passes the line of the rack's inner joints, mm, [ahead, left, up]. */
+export function pinionOffRack(column: Column, [one, other]: readonly [Vec, Vec]): number {
+  const { foot, axis } = placesOf(column);
+  const bar = unit(sub(other, one));
+  const normal = cross(axis, bar);
+  const off = sub(foot, one);
+  const across = length(normal);
+  if (across < 1e-6) return length(cross(off, bar));
+  return Math.abs(dot(off, normal)) / across;
+}
 
 /** The column cut off below each of its joints: how far each shaft turns. Null where it does not turn. */
 export function prefixesOf(column: Column): ColumnChain[] | null {

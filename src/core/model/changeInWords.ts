@@ -12,8 +12,37 @@ const GROUPS: Record<string, string> = {
   dropArm: 'drop arm, ',
 };
 
+/** Lists of a column, as one of them is called. */
+const OF_COLUMN: Record<string, string> = {
+  joints: 'joint',
+  shafts: 'shaft',
+  supports: 'bearing',
+};
+
+function columnInWords([list, index, ...rest]: string[]): string {
+  const one = OF_COLUMN[list];
+  const words = one ? [`${one} ${Number(index) + 1}`, ...rest] : [list, index, ...rest];
+  return ['column', ...words.filter((word) => word !== undefined)].join(', ');
+}
+
+const DEGREES = new Set([
+  ...['clock', 'start', 'lean', 'turn', 'leans', 'limit', 'sharpest', 'comfort', 'degrees'],
+]);
+const PLAIN = new Set(['teeth', 'ratio', 'shaft', 'ripple', 'joints']);
+
+/** What a figure of an axle's document counts in: degrees, nothing, or mm. */
+export function unitAt(path: readonly string[]): 'deg' | '' | 'mm' {
+  if (path[0] === 'static') return 'deg';
+  if (path[0] !== 'column') return 'mm';
+  const last = path[path.length - 1];
+  if (DEGREES.has(last) || path.includes('turn')) return 'deg';
+  if (path[1] === 'adjust' && (last === 'up' || last === 'down')) return 'deg';
+  return PLAIN.has(last) ? '' : 'mm';
+}
+
 /** Where in an axle's document a figure stands: `upper ball joint, out`, `right tie rod inner joint, up`, `rim offset`. */
 export function pathInWords([group, ...rest]: string[], design: AxleDesign): string {
+  if (group === 'column') return columnInWords(rest);
   const words = rest.map((word) => pointLabel(design, word));
   return `${GROUPS[group] ?? `${group} `}${words.join(', ')}`.trim();
 }

@@ -2,6 +2,7 @@ import { aColumn, aJoint } from '../../test/columns';
 import { readBuildFile, writeBuildFile } from '../file/buildFile';
 import { measureColumn } from '../column/measure';
 import { judgeColumn } from '../column/judge';
+import { pathInWords, unitAt } from './changeInWords';
 import { columnSchema } from './column';
 import { blankColumn } from './columnStart';
 import { describeProblems } from './problems';
@@ -93,6 +94,14 @@ it('goes with an axle that keeps its rod, and differs by its own figures', () =>
   expect(differencesOf({ front: own }, { front: moved })).toEqual([
     { axle: 'front', path: ['column', 'joints', '0', 'at', 'ahead'], from: -430, to: -400 },
   ]);
+  const words = (...path: string[]) => `${pathInWords(path, own)} ${unitAt(path)}`;
+  expect(words('column', 'joints', '0', 'at', 'ahead')).toBe('column, joint 1, at, ahead mm');
+  expect(words('column', 'shafts', '1', 'clock')).toBe('column, shaft 2, clock deg');
+  expect(words('column', 'pinion', 'turn', 'min')).toBe('column, pinion, turn, min deg');
+  expect(words('column', 'supports', '0', 'shaft')).toBe('column, bearing 1, shaft ');
+  expect(words('column', 'adjust', 'up')).toBe('column, adjust, up deg');
+  expect(words('column', 'wheel', 'centre', 'up')).toBe('column, wheel, centre, up mm');
+  expect(words('static', 'toe')).toBe('toe deg');
 });
 
 it('is judged by its joints, its ripple, its room, its splines and what holds it', () => {

@@ -1,3 +1,4 @@
+import { withPinionMoved } from '../column/move';
 import { rodEnds, typeOf } from '../corners/kinds';
 import { bindingOf, tightOf, tighter } from '../clearance/doubts';
 import { add, distance, dot, scale, sub, unit } from '../geometry/vec';
@@ -23,16 +24,18 @@ export interface RackMove {
   out: number;
 }
 
-/** A front axle with its rack elsewhere; the tie rods are set to length again. */
+/** A front axle with its rack elsewhere, the column's pinion with it; the tie rods are set to length again. */
 export function moveRack(design: AxleDesign, { ahead, up, out }: RackMove): AxleDesign {
   const sides: Side[] = design.rightPoints ? ['left', 'right'] : ['left'];
+  const { column } = design;
+  const start = column ? { ...design, column: withPinionMoved(column, [ahead, 0, up]) } : design;
   return sides.reduce((moved, side) => {
     const { inner } = rodEnds(typeOf(moved));
     const at = pointsOf(moved, side)[inner];
     return withPoints(moved, side, {
       [inner]: { ahead: at.ahead + ahead, out: at.out + out, up: at.up + up },
     });
-  }, design);
+  }, start);
 }
 
 /** The left wheel's rod at ride height with the rack in one place: what a tape and a square read. */

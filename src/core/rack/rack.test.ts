@@ -1,3 +1,4 @@
+import { aColumn } from '../../test/columns';
 import fc from 'fast-check';
 import { bumpSteerOf } from '../bumpsteer/trial';
 import { distance, scale, add, sub, unit } from '../geometry/vec';
@@ -176,4 +177,13 @@ it('judges an inner rod by its thread on the rack, however it is written, and by
   expect(tryInnerRod(part, undefined, 340).fitsRack).toBeNull();
   expect(tryInnerRod(part, undefined, part.length + OUTER_END.least - 1).tooLong).toBe(true);
   expect(tryInnerRod(part, undefined, part.length + OUTER_END.most + 1).tooShort).toBe(true);
+});
+
+it('takes the column’s pinion along with the rack', () => {
+  const { front } = blankBuild('x');
+  const moved = moveRack({ ...front, column: aColumn() }, { ahead: -12, up: 7, out: 5 });
+  const { foot, tip } = aColumn().pinion;
+  const by = ({ ahead, left, up }: typeof foot) => ({ ahead: ahead - 12, left, up: up + 7 });
+  expect(moved.column!.pinion).toMatchObject({ foot: by(foot), tip: by(tip), reach: 34 });
+  expect(moved.column!.wheel).toEqual(aColumn().wheel);
 });

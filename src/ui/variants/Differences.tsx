@@ -5,7 +5,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, Build } from '@/core/model/build';
 import { differencesOf } from '@/core/model/variants';
 import type { Difference } from '@/core/model/variants';
-import { pathInWords } from '@/core/model/changeInWords';
+import { pathInWords, unitAt } from '@/core/model/changeInWords';
 import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { figuresOf } from '@/core/motion/figures';
@@ -119,14 +119,18 @@ function DifferenceRow({
   unit: LengthUnit;
 }) {
   const { axle, path, from, to } = difference;
-  const angle = path[0] === 'static';
+  const counts = unitAt(path);
   const print = (value: Difference['from']) =>
     value === null
       ? '–'
       : typeof value === 'string'
         ? value
         : readable(
-            angle ? `${value.toFixed(2)}°` : printLength(Math.round(value * 100) / 100, unit),
+            counts === 'deg'
+              ? `${value.toFixed(2)}°`
+              : counts === ''
+                ? String(value)
+                : printLength(Math.round(value * 100) / 100, unit),
           );
   const change = typeof from === 'number' && typeof to === 'number' ? to - from : null;
   return (

@@ -6,9 +6,11 @@ import { useMemo, useState } from 'react';
 import { measureColumn } from '@/core/column/measure';
 import type { Column as ColumnDesign } from '@/core/model/column';
 import { useCalm } from '../../build/useCalm';
+import { useView } from '../../build/viewStore';
 import { Choice } from '../../fields/Choice';
 import { useStable } from '../../useStable';
 import { OfSketch } from '../../verdict';
+import { comparedIn } from '../../variants/compared';
 import type { DeskProps } from '../list';
 import { ColumnFloor } from './ColumnFloor';
 import { CutPart } from './CutPart';
@@ -59,6 +61,11 @@ function Laid({
   const measured = useMemo(() => measureColumn(column, room, 'front'), [column, room]);
   const shown = useMemo(() => ({ build, column, measured }), [build, column, measured]);
   const calm = useCalm(shown);
+  const compared = comparedIn(
+    build,
+    useView((view) => view.compared),
+  );
+  const beside = tried ?? compared?.front.column ?? null;
   const strings = useMemo(() => (part === 'hands' ? sightlinesOf(column) : []), [part, column]);
   const handleColumn = useStable(columnEdit(onEdit));
   const handleTry = useStable((next: ColumnDesign | null) =>
@@ -78,7 +85,8 @@ function Laid({
     // Nothing of it rests on what a corner's sketch stands in for.
     <OfSketch.Provider value={false}>
       <ColumnFloor
-        {...{ build, column, measured, tried, strings, unit, selected, onEdit }}
+        {...{ build, column, measured, strings, unit, selected, onEdit }}
+        tried={beside}
         onSelect={setSelected}
       />
       <Box sx={{ my: 1.25, overflowX: 'auto' }}>
@@ -98,7 +106,7 @@ function Laid({
       {part === 'hands' && <HandsPart {...props} />}
       {part === 'line' && <LinePart {...props} />}
       {part === 'pedals' && <PedalsPart {...props} />}
-      {part === 'turns' && <TurnsPart {...props} />}
+      {part === 'turns' && <TurnsPart {...props} beside={beside} />}
       {part === 'path' && <PathPart {...props} />}
       {part === 'held' && <HeldPart {...props} />}
       {part === 'cut' && <CutPart {...props} />}

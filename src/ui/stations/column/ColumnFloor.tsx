@@ -236,7 +236,7 @@ const MOST_TIGHT = 3;
 const tidy = (mm: number): number => Math.round(10 * mm) / 10;
 
 /** The rack's bar between both inner joints; null where nothing of the kind steers. */
-function rackOf({ front }: Build): readonly [Vec, Vec] | null {
+export function rackOf({ front }: Pick<Build, 'front'>): readonly [Vec, Vec] | null {
   if (!front.rack) return null;
   const { inner } = rodEnds(typeOf(front));
   const [ahead, left, up] = toVec(front.points[inner]);

@@ -1,20 +1,25 @@
 'use client';
 
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { columnPoints } from '@/core/column/move';
+import { OFF_RACK, pinionOffRack } from '@/core/column/places';
 import { wantedOf } from '@/core/column/measure';
 import { withJointIn } from '@/core/column/pathMoves';
 import { columnWantedSchema, pinionSchema } from '@/core/model/column';
 import type { Column, ColumnWanted } from '@/core/model/column';
 import { PLACE_WAYS } from '@/core/model/place';
 import type { Freedom } from '@/core/model/freedoms';
+import { lengthIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { AngleField, LengthField, PlainField } from '../../fields/NumberField';
 import { FREEDOM_WORDS, FreedomRow } from '../FreedomRow';
 import type { FreedomChoice } from '../FreedomRow';
+import { VERDICT } from '../../theme';
 import { Section } from '../brief/parts';
 import { TwoColumns } from '../steering/TwoColumns';
+import { rackOf } from './ColumnFloor';
 import { JointFields } from './JointFields';
 import { FIELD, FitFields, PlaceFields, Row } from './fields';
 import type { EditColumn, PartProps } from './parts';
@@ -24,6 +29,8 @@ import { takeColumn } from './parts';
 export function LinePart(props: PartProps) {
   const { column, unit, selected, onSelect, onColumn, onEdit } = props;
   const { joints, pinion } = column;
+  const rack = rackOf(props.build);
+  const off = rack && pinionOffRack(column, rack);
   return (
     <TwoColumns>
       <div>
@@ -73,11 +80,24 @@ export function LinePart(props: PartProps) {
               }
             />
           </Row>
+          {off !== null && off > OFF_RACK && (
+            <Typography variant="body2" sx={{ color: VERDICT.edge }} data-off-rack>
+              △ The pinion’s line passes the rack’s joints by {lengthIn(off, unit)}: was the rack
+              moved without it?
+            </Typography>
+          )}
         </Section>
       </div>
       <div>
         <Freedoms {...{ column, unit, selected, onSelect, onColumn }} />
         <Wanted column={column} unit={unit} onColumn={onColumn} />
+        <Button
+          size="small"
+          startIcon={<DeleteIcon />}
+          onClick={() => onEdit((draft) => void delete draft.front.column)}
+        >
+          Take the whole column out
+        </Button>
       </div>
     </TwoColumns>
   );

@@ -10,15 +10,36 @@ import { askedOf } from '../useAsked';
 import { Section } from '../brief/parts';
 import { FIELD, PlaceFields, Row } from './fields';
 
-const PLACES = [
-  ['wheel', 'handwheel’s middle', 'The hands come first: sit in the car, helmet on, and hold it.'],
+const HANDS = [
+  'wheel',
+  'handwheel’s middle',
+  'The hands come first: sit in the car, helmet on, and hold it.',
+] as const;
+const OF_RACK = [
+  HANDS,
   ['foot', 'pinion at the rack', 'Where the pinion’s line meets the rack’s bar.'],
   ['tip', 'pinion’s tip', 'The end of its spline, toward the driver.'],
+] as const;
+/** A column without a joint is the drop arm's own shaft. */
+const OF_DROP_ARM = [
+  HANDS,
+  [
+    'foot',
+    'shaft, low',
+    'A place of the drop arm’s shaft, or of the shaft that goes into its box.',
+  ],
+  ['tip', 'shaft’s tip', 'The end of it toward the driver. Without a joint none of this is asked.'],
 ] as const;
 
 /** The way in: where the hands and the pinion are; joints are laid between them, to be dragged. */
 export function StartColumn({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'unit' | 'onEdit'>) {
-  const start = build.asked?.column ?? {};
+  const { dropArm } = build.front;
+  // Where no box lies between, the drop arm's shaft is the one that the last joint sits on.
+  const own = dropArm && dropArm.ratio === undefined;
+  const start: ColumnStart = {
+    ...(own && { foot: dropArm.lower, tip: dropArm.upper }),
+    ...build.asked?.column,
+  };
   const put = askedOf(onEdit);
   const change = (next: Partial<ColumnStart>, step?: string) =>
     put('column', { ...start, ...next }, step);
@@ -30,7 +51,7 @@ export function StartColumn({ build, unit, onEdit }: Pick<DeskProps, 'build' | '
         the pinion are, from the front axle’s line, the car’s middle and the ground; joints are laid
         between them and dragged from there.
       </Typography>
-      {PLACES.map(([key, label, hint]) => (
+      {(dropArm ? OF_DROP_ARM : OF_RACK).map(([key, label, hint]) => (
         <div key={key}>
           <Row>
             <PlaceFields

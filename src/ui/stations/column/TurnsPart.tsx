@@ -44,22 +44,27 @@ const STEP = 5;
 const POSITIONS = 121;
 
 /** How evenly it turns, how to clock it, and what play it has. */
-export function TurnsPart(props: PartProps) {
-  const { build, column, measured, unit, tried, onColumn } = props;
+export function TurnsPart(
+  props: PartProps & {
+    /** Looked at, or compared with. */
+    beside: Column | null;
+  },
+) {
+  const { build, column, measured, unit, beside, onColumn } = props;
   const [shown, setShown] = useState<Shown>('speed');
   const other = useMemo(() => {
-    const ready = tried && chainOf(tried);
+    const ready = beside && chainOf(beside);
     return ready?.ok ? ready.chain : null;
-  }, [tried]);
+  }, [beside]);
   const lines = useMemo(
     () =>
       measured.ok
         ? [
-            ...(other ? [lineOf(build, tried!, other, shown, true)] : []),
+            ...(other ? [lineOf(build, beside!, other, shown, true)] : []),
             lineOf(build, column, measured.chain, shown, false),
           ]
         : [],
-    [build, column, tried, measured, other, shown],
+    [build, column, beside, measured, other, shown],
   );
   if (!measured.ok) return null;
   const { ripple, turns } = measured;
@@ -83,7 +88,7 @@ export function TurnsPart(props: PartProps) {
           />
           <Typography variant="caption" color="text.secondary">
             {MEANING[shown]}
-            {other && '; thin: what is looked at'}
+            {other && '; thin: what is looked at or compared with'}
           </Typography>
         </Box>
         {values.length === 0 ? (

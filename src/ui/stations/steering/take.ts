@@ -6,12 +6,12 @@ import type { Point } from '@/core/model/points';
 export type Edit = (change: (build: Build) => void, step?: string) => void;
 
 /**
- * Takes the rods' joints of a front axle that was looked at, and its rack or drop arm; everything else stays.
+ * Takes the rods' joints of a front axle that was looked at, and its rack or drop arm, and the column that goes with them; everything else stays.
  * @param beside what else is changed in the same step
  */
 export const takeFront = (
   onEdit: Edit,
-  { rack, dropArm, ...from }: AxleDesign,
+  { rack, dropArm, column, ...from }: AxleDesign,
   beside?: (draft: Build) => void,
 ): void =>
   onEdit((draft) => {
@@ -24,6 +24,7 @@ export const takeFront = (
     }
     if (rack) front.rack = { ...rack };
     if (dropArm) front.dropArm = { ...dropArm };
+    if (column) front.column = structuredClone(column);
     beside?.(draft);
   });
 
