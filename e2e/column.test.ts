@@ -1,11 +1,18 @@
+import type { Browser } from 'puppeteer-core';
+import { PerspectiveCamera, Vector3 } from 'three';
 import { carBodiesOf, nearOf, roundsOf } from '../src/core/column/clearance';
 import { supportsLack } from '../src/core/column/held';
+import { columnPoints } from '../src/core/column/move';
 import { chainOf, placesOf } from '../src/core/column/places';
+import type { Vec } from '../src/core/geometry/vec';
 import type { Column } from '../src/core/model/column';
 import {
+  IN_SPACE,
   beginBuild,
+  browse,
   clickButton,
   field,
+  newPage,
   openBuild,
   openStation,
   openWorkshop,
@@ -18,6 +25,8 @@ import {
 } from './havrik';
 
 const shop = openWorkshop();
+let spacious: Browser | null = null;
+afterAll(() => spacious?.close());
 const at = pageOf(shop);
 const columnNow = async (): Promise<Column> =>
   (await savedBuild(at.page, shop.app.address)).front.column!;
@@ -196,4 +205,50 @@ it('says what is cut and drilled, what stands at the ends of the range, and foll
   await page.locator('::-p-aria([name="Steering curve shown"][role="combobox"])').click();
   await page.locator('::-p-aria([name="ratio"][role="option"])').click();
   await page.waitForSelector('::-p-text(through the column, its joints’ ripple included)');
+});
+
+it('drags the handwheel in space across the line of sight, and turns the eye beside it', async () => {
+  const browser = await browse(IN_SPACE);
+  spacious = browser;
+  const { page } = await newPage(browser);
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Column');
+  await clickButton(page, 'in space');
+  const canvas = (await page.waitForSelector('[aria-label="The column in space"] canvas'))!;
+  await until(page, `document.querySelector('canvas').width > 300`);
+  const read = async () => (await savedBuild(page, shop.app.address)).front.column!;
+  const before = await read();
+  // Where the eye stands: before the middle of all places, as the station says.
+  const place = ([ahead, left, up]: Vec) => new Vector3(-left, up, -ahead);
+  const places = columnPoints(before).map(({ at: one }) => place(one));
+  const middle = places.reduce((sum, one) => sum.add(one), new Vector3());
+  middle.divideScalar(places.length);
+  const { x, y, width, height } = (await canvas.boundingBox())!;
+  const eye = new PerspectiveCamera(32, width / height, 10, 12_000);
+  eye.position.set(middle.x + 700, middle.y + 650, middle.z + 1500);
+  eye.lookAt(middle);
+  eye.updateMatrixWorld();
+  const seen = place(placesOf(before).wheel).project(eye);
+  const [px, py] = [x + ((1 + seen.x) / 2) * width, y + ((1 - seen.y) / 2) * height];
+  await page.mouse.move(px, py);
+  await page.mouse.down();
+  for (let i = 1; i <= 4; i++) await page.mouse.move(px + 5 * i, py - 4 * i);
+  await page.mouse.up();
+  await until(page, `document.querySelector('[data-save="saved"]') !== null`);
+  const after = await read();
+  const moved = place(placesOf(after).wheel).sub(place(placesOf(before).wheel));
+  expect(moved.length()).toBeGreaterThan(20);
+  // Square to where the eye looks.
+  expect(Math.abs(moved.normalize().dot(eye.getWorldDirection(new Vector3())))).toBeLessThan(0.02);
+  expect(after.joints).toEqual(before.joints);
+  await page.mouse.move(x + 0.9 * width, y + 30);
+  await page.mouse.down();
+  await page.mouse.move(x + 0.7 * width, y + 60, { steps: 4 });
+  await page.mouse.up();
+  expect(await read()).toEqual(after);
+  await page.keyboard.down('Control');
+  await page.keyboard.press('z');
+  await page.keyboard.up('Control');
+  await settled(page);
+  expect(await read()).toEqual(before);
 });

@@ -103,6 +103,7 @@ it('counts a motor, a box and what a joint sweeps, and the driver’s legs and p
       hip: { ahead: -1300, up: 300 },
       knee: { ahead: -900, up: 420 },
       heel: { ahead: -500, up: 200 },
+      toe: { ahead: -430, up: 330 },
       kneesApart: 240,
       pedals: {
         middle: { ahead: -430, left: 320, up: 450 },
@@ -115,7 +116,11 @@ it('counts a motor, a box and what a joint sweeps, and the driver’s legs and p
   expect(motor.radius).toBe(55);
   expect(Math.hypot(...motor.from.map((v, i) => v - motor.to[i])) + 110).toBeCloseTo(140, 9);
   const bodies = carBodiesOf([], 'front', column).map(({ name }) => name);
-  expect(bodies).toEqual(['left thigh', 'right thigh', 'left shin', 'right shin', 'pedal box']);
+  expect(bodies).toEqual(
+    ['thigh', 'shin', 'foot']
+      .flatMap((part) => [`left ${part}`, `right ${part}`])
+      .concat('pedal box'),
+  );
   const near = nearOf(rounds, carBodiesOf([], 'front', column));
   expect(near[0].to).toBe('pedal box');
   expect(near[0].clearance).toBeLessThan(0);

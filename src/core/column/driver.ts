@@ -5,9 +5,10 @@ import type { Column } from '../model/column';
 import type { KeepOut } from '../model/room';
 import { placesOf, shaftLinesOf } from './places';
 
-/** From the rim to the outside of the knuckles, and across a leg, mm; where nothing is said (from memory). */
+/** From the rim to the outside of the knuckles, across a leg where nothing is said, and across a shod foot, mm (from memory). */
 export const KNUCKLES = 45;
 export const LEG = 150;
+export const FOOT = 110;
 /** A helmet under the line of the hoops, mm: common practice, from memory; the rules of a series or a country say. */
 export const UNDER_HOOPS = 50;
 
@@ -25,14 +26,14 @@ export const whole = (
 export const seatLeft = ({ driver, wheel }: Pick<Column, 'driver' | 'wheel'>): number =>
   driver?.left ?? wheel.centre.left;
 
-/** Both thighs and shins as round bodies, in the car's own axes: `out` is to the left. */
+/** Thighs, shins and feet as round bodies, in the car's own axes: `out` is to the left. */
 export function legsOf(column: Pick<Column, 'driver' | 'wheel'>): KeepOut[] {
   const { driver } = column;
   if (!driver) return [];
   const { kneesApart = 0, leg = LEG } = driver;
-  const [hip, knee, heel] = [driver.hip, driver.knee, driver.heel].map(whole);
+  const [hip, knee, heel, toe] = [driver.hip, driver.knee, driver.heel, driver.toe].map(whole);
   const left = seatLeft(column);
-  const part = (name: string, from: InSide | null, to: InSide | null): KeepOut[] =>
+  const part = (name: string, from: InSide | null, to: InSide | null, diameter = leg): KeepOut[] =>
     from && to && Math.hypot(to.ahead - from.ahead, to.up - from.up) > 1
       ? (['left', 'right'] as const).map((side): KeepOut => {
           const out = left + ((side === 'left' ? 1 : -1) * kneesApart) / 2;
@@ -43,11 +44,15 @@ export function legsOf(column: Pick<Column, 'driver' | 'wheel'>): KeepOut[] {
             axle: 'front',
             from: { ...from, out },
             to: { ...to, out },
-            diameter: leg,
+            diameter,
           };
         })
       : [];
-  return [...part('thigh', hip, knee), ...part('shin', knee, heel)];
+  return [
+    ...part('thigh', hip, knee),
+    ...part('shin', knee, heel),
+    ...part('foot', heel, toe, FOOT),
+  ];
 }
 
 /** The pedals' box as a body, in the car's own axes: `out` is to the left. */

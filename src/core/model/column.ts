@@ -183,6 +183,7 @@ export const driverSchema = group({
   hip: inSide.optional(),
   knee: inSide.optional(),
   heel: inSide.optional(),
+  toe: inSide.optional(),
   /** Between the middles of hips, knees and heels, and across a leg. */
   kneesApart: measure('mm', 0, 1000).optional(),
   leg: measure('mm', 50, 300).optional(),

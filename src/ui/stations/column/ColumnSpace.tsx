@@ -110,7 +110,8 @@ function Handle({
         onSelect(id);
         letTurn(get(), false);
         const facing = event.camera.getWorldDirection(new Vector3());
-        const plane = new Plane().setFromNormalAndCoplanarPoint(facing, place(at));
+        // Through where it was taken hold of: that is not its middle.
+        const plane = new Plane().setFromNormalAndCoplanarPoint(facing, event.point);
         held.current = { plane, off: place(at).sub(event.point), last: at, moved: false };
         (event.target as Element).setPointerCapture(event.pointerId);
       }}

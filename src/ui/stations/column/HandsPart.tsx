@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
@@ -30,6 +31,7 @@ const SIDE = [
   ['hip', 'hip'],
   ['knee', 'knee'],
   ['heel', 'heel'],
+  ['toe', 'toe'],
   ['helmet', 'helmet’s top'],
   ['frontHoop', 'front hoop’s top'],
   ['mainHoop', 'main hoop’s top'],
@@ -135,21 +137,25 @@ export function HandsPart({ column, unit, onColumn }: PartProps) {
                 width={FIELD + 22}
               />
             ))}
-            {SIDE.map(([key, label]) =>
-              (['ahead', 'up'] as const).map((way) => (
-                <LengthField
-                  key={key + way}
-                  label={`${label}, ${way}`}
-                  value={driver?.[key]?.[way]}
-                  unit={unit}
-                  schema={coordinate}
-                  onValue={(mm, step) => put((draft) => void ((draft[key] ??= {})[way] = mm), step)}
-                  placeholder=""
-                  onClear={(step) => put((draft) => void delete draft[key]?.[way], step)}
-                  width={FIELD + 34}
-                />
-              )),
-            )}
+            {SIDE.map(([key, label]) => (
+              <Box key={key} sx={{ display: 'flex', gap: 1 }}>
+                {(['ahead', 'up'] as const).map((way) => (
+                  <LengthField
+                    key={way}
+                    label={`${label}, ${way}`}
+                    value={driver?.[key]?.[way]}
+                    unit={unit}
+                    schema={coordinate}
+                    onValue={(mm, step) =>
+                      put((draft) => void ((draft[key] ??= {})[way] = mm), step)
+                    }
+                    placeholder=""
+                    onClear={(step) => put((draft) => void delete draft[key]?.[way], step)}
+                    width={FIELD + 34}
+                  />
+                ))}
+              </Box>
+            ))}
           </Row>
         </Section>
       </div>
