@@ -166,7 +166,9 @@ it('ranks by work, from leaving all as it is to a joint more', () => {
   const more = run(stiff);
   expect(more.answers.length).toBeGreaterThan(0);
   for (const { done, column, lacking } of more.answers) {
-    expect(done.join()).toMatch(/a joint more in shaft \d: .* it needs a bearing/u);
+    expect(done.join()).toMatch(
+      /a joint more, joint \d then, in what was shaft \d: .* it needs a bearing/u,
+    );
     expect(column.joints).toHaveLength(3);
     expect(lacking.join()).toMatch(/no place of their own/u);
   }

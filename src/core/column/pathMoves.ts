@@ -6,7 +6,7 @@ import type { Column, ColumnJoint, ColumnShaft } from '../model/column';
 import { PLACE_WAYS } from '../model/place';
 import type { PlaceWay } from '../model/place';
 import { columnPoints, movePoint, turnPinion } from './move';
-import { placesOf, shaftLinesOf, tidyPlace } from './places';
+import { jointName, placesOf, shaftLinesOf, tidyPlace } from './places';
 
 /** Something of a column that a search may move: one or more figures, each from 0 to 1 of its range. */
 export interface Move {
@@ -251,7 +251,7 @@ export function moveOfNew(column: Column, j: number): Move {
       const [ahead, left, up] = goes(t);
       return {
         work: WORK.joint + distance(goes(t), at) / 1000,
-        words: `a joint more in shaft ${j + 1}: ${inPlace(ahead, 'ahead of the front axle', 'behind the front axle')}, ${inPlace(left, 'left', 'right')}, ${inPlace(up, 'up', 'below the ground')}; it needs a bearing`,
+        words: `a joint more, ${jointName(column.joints, j)} then, in what was shaft ${j + 1}: ${inPlace(ahead, 'ahead of the front axle', 'behind the front axle')}, ${inPlace(left, 'left', 'right')}, ${inPlace(up, 'up', 'below the ground')}; it needs a bearing`,
       };
     },
   };

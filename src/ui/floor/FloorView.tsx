@@ -27,7 +27,7 @@ import { onFloor } from './drawing';
 import type { Box, Drawn, ViewName } from './drawing';
 import { placeLabels } from './labels';
 import type { Label } from './labels';
-import { Labels, ScaleBar } from './marks';
+import { Caption, Labels, ScaleBar } from './marks';
 import { linesOf, tapeOf } from './measuring';
 import type { Spot } from './measuring';
 import type { Strings } from './strings';
@@ -77,8 +77,6 @@ interface Props {
   onZoom: (view: ViewName, change: (zoom: Zoom) => Zoom) => void;
 }
 
-/** A view narrower than this has what it is called and where ahead is on two lines, px. */
-const TIGHT = 185;
 /** Joints nearer to each other than this lie on each other for a hand, px. */
 const TOGETHER = 11;
 
@@ -233,23 +231,7 @@ export const FloorView = memo(function FloorView(props: Props) {
           onDrag={handleDrag}
         />
       ))}
-      <text
-        x={12}
-        y={18}
-        fill={SLATE.soft}
-        stroke={SLATE.ground}
-        strokeWidth={4}
-        paintOrder="stroke"
-        fontSize={13}
-        pointerEvents="none"
-      >
-        {props.caption}
-        {view !== 'front' && (
-          <tspan {...(width < TIGHT ? { x: 12, dy: 16 } : { dx: 8 })} fontSize={12}>
-            {mirror === 1 ? '← ahead' : 'ahead →'}
-          </tspan>
-        )}
-      </text>
+      <Caption view={view} caption={props.caption} mirror={mirror} width={width} />
       <Labels placed={placeLabels(labels, width, height)} />
       {view === 'front' && <ScaleBar unit={props.unit} scale={scale} x={12} y={height - 12} />}
     </svg>

@@ -1,5 +1,6 @@
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, SLATE } from '../theme';
+import type { ViewName } from './drawing';
 import type { Placed } from './labels';
 
 /** Words beside the places they belong to, none on another. */
@@ -36,6 +37,40 @@ export function ContactMark({ at, foot }: { at: [number, number]; foot: [number,
     </g>
   );
 }
+
+/** A view narrower than this has what it is called and where ahead is on two lines, px. */
+const TIGHT = 185;
+
+/** What a view is called, and where ahead is. */
+export const Caption = ({
+  view,
+  caption,
+  mirror,
+  width,
+}: {
+  view: ViewName;
+  caption: string;
+  mirror: 1 | -1;
+  width: number;
+}) => (
+  <text
+    x={12}
+    y={18}
+    fill={SLATE.soft}
+    stroke={SLATE.ground}
+    strokeWidth={4}
+    paintOrder="stroke"
+    fontSize={13}
+    pointerEvents="none"
+  >
+    {caption}
+    {view !== 'front' && (
+      <tspan {...(width < TIGHT ? { x: 12, dy: 16 } : { dx: 8 })} fontSize={12}>
+        {mirror === 1 ? '← ahead' : 'ahead →'}
+      </tspan>
+    )}
+  </text>
+);
 
 export function ScaleBar({
   unit,

@@ -17,7 +17,7 @@ import { onFloor } from '../../floor/drawing';
 import type { Box, ViewName } from '../../floor/drawing';
 import { placeLabels } from '../../floor/labels';
 import type { Label } from '../../floor/labels';
-import { Labels, ScaleBar } from '../../floor/marks';
+import { Caption, Labels, ScaleBar } from '../../floor/marks';
 import type { Zoom } from '../../floor/zoom';
 import { SLATE } from '../../theme';
 import { drawnRounds, rimOf, wallOf } from './drawing';
@@ -211,23 +211,7 @@ export const ColumnView = memo(function ColumnView(props: Props) {
           />
         );
       })}
-      <text
-        x={12}
-        y={18}
-        fill={SLATE.soft}
-        stroke={SLATE.ground}
-        strokeWidth={4}
-        paintOrder="stroke"
-        fontSize={13}
-        pointerEvents="none"
-      >
-        {props.caption}
-        {view !== 'front' && (
-          <tspan dx={8} fontSize={12}>
-            ← ahead
-          </tspan>
-        )}
-      </text>
+      <Caption view={view} caption={props.caption} mirror={1} width={width} />
       <Labels placed={placeLabels(labels, width, height)} />
       {view === 'side' && <ScaleBar unit={props.unit} scale={scale} x={12} y={height - 12} />}
     </svg>
