@@ -1,3 +1,4 @@
+import { judgeColumn } from '../src/core/column/judge';
 import { bumpSteer, judgeBumpSteer } from '../src/core/motion/bumpSteer';
 import { MOST_WIND_UP, axleSteer, mostSteer } from '../src/core/motion/axleSteer';
 import type { MovedBy, SteerCurve } from '../src/core/motion/axleSteer';
@@ -18,6 +19,12 @@ export function checkReport(build: Build): string {
     const steer = axleSteer(prepared.axle, build.travel);
     if (steer) lines.push(`${name} axle: ${axleLine(steer)}`);
   }
+  if (build.front.column)
+    lines.push(
+      `column: ${judgeColumn(build.front.column, build.room, 'front')
+        .map(({ of, verdict }) => `${of}, ${verdict}`)
+        .join('; ')}`,
+    );
   return `${lines.join('\n')}\n`;
 }
 

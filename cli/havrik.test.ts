@@ -342,6 +342,7 @@ describe('check', () => {
     expect(code).toBe(0);
     expect(out).toMatch(/front left: toe range 1\.\d+° over 60 mm bump and 60 mm droop/);
     expect(out).toMatch(/rear right: .*very good/);
+    expect(out).toMatch(/column: .*ripple 9\.0 %, rework; shaft 2: 6 mm into exhaust, rework/);
   });
 });
 

@@ -39,7 +39,7 @@ export function judgeColumn(column: Column, room: Room | undefined, axle: AxleNa
     },
     ...near.slice(0, 1).map(({ what, to, clearance }): Judged => ({
       verdict: judgeRoom(clearance, clear),
-      of: `${what} ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
+      of: `${what}: ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
     })),
     ...misfits.map(({ where }): Judged => ({ verdict: 'rework', of: `${where} do not fit` })),
     ...(lacking.length > 0

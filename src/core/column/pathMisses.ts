@@ -81,7 +81,7 @@ export function missesOf(
   ))
     misses.push({
       by: (wanted.clear - clearance) / MM,
-      words: `${what} ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
+      words: `${what}: ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
       body: to,
     });
   for (const { name, between } of cutList(column)) {

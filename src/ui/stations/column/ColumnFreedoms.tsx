@@ -8,6 +8,7 @@ import type { Freedom } from '@/core/model/freedoms';
 import { PLACE_WAYS } from '@/core/model/place';
 import type { LengthUnit } from '@/core/model/units';
 import { AngleField, LengthField } from '../../fields/NumberField';
+import { VERDICT } from '../../theme';
 import { FREEDOM_WORDS, FreedomRow } from '../FreedomRow';
 import type { FreedomChoice } from '../FreedomRow';
 import { Section } from '../brief/parts';
@@ -140,6 +141,11 @@ function PinionFreedoms({
           />
         ))}
       </Row>
+      {[reachFreedom, turn].some((one) => one && one.min > one.max) && (
+        <Typography variant="body2" role="alert" sx={{ color: VERDICT.edge }}>
+          △ A range runs backwards: write the smaller end first. Until then it is none.
+        </Typography>
+      )}
       <Typography variant="caption" component="p" color="text.secondary">
         From where it is now: − back, + ahead. A rack that is turned takes its inner joints’ height
         along where they are not on its axis; its mounts are made anew.

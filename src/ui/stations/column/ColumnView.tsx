@@ -101,7 +101,7 @@ export const ColumnView = memo(function ColumnView(props: Props) {
   for (const { what, to, clearance, at } of props.tight)
     labels.push({
       text: saidIn(
-        `${what} ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
+        `${what}: ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
         props.unit,
       ),
       at: px(at),

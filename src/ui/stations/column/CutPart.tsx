@@ -65,7 +65,7 @@ export function CutPart(props: PartProps) {
           ))}
         </tbody>
       </Table>
-      <Typography variant="caption" component="p" color="text.secondary">
+      <Typography variant="caption" component="p" color="text.secondary" sx={{ mb: 1.5 }}>
         Cut: end to end, or weld to weld, with what goes into joints and boss, and what a joint that
         was not fully on lets it go further in. Centres: middle to middle; shaft 1 from the
         handwheel’s. Free: the longest stretch without a bearing. Pinch bolts to their full depth;
