@@ -38,6 +38,11 @@ export interface AdjustRange {
 const STEPS = 6;
 /** A length that changes by less is as it was, mm. */
 const SAME = 0.05;
+/** What is worse by less is as bad: mm, degrees, parts. */
+const WORSE = 1e-6;
+
+const nearestFirst = (places: readonly number[]): number[] =>
+  [...places].sort((a, b) => Math.abs(a) - Math.abs(b));
 
 /** A column with its handwheel tilted, + up, degrees, and drawn out, mm. */
 export function adjustedBy(column: Column, tilt: number, reach: number): Column {
@@ -78,8 +83,9 @@ export function adjustRange(column: Column, bodies: readonly CarBody[]): AdjustR
   let ripple: WorstAt | null = null;
   let clearance: WorstAt | null = null;
   let tried = 0;
-  for (const tilt of tilts)
-    for (const reach of reaches) {
+  // Where it is drawn comes first: what is as bad elsewhere is told of there.
+  for (const tilt of nearestFirst(tilts))
+    for (const reach of nearestFirst(reaches)) {
       tried++;
       const at = adjustedBy(column, tilt, reach);
       const here = (what: string, value: number): WorstAt => ({ what, value, tilt, reach });
@@ -89,21 +95,23 @@ export function adjustRange(column: Column, bodies: readonly CarBody[]): AdjustR
         continue;
       }
       ready.chain.bends.forEach((bend, j) => {
-        if (!isBox(column.joints[j]) && !(bend <= (joints.get(j)?.value ?? -1)))
+        if (!isBox(column.joints[j]) && bend > (joints.get(j)?.value ?? -1) + WORSE)
           joints.set(j, here(jointName(column.joints, j), bend));
       });
       const uneven = ready.chain.ripple().ripple;
-      if (!ripple || uneven > ripple.value) ripple = here('ripple', uneven);
+      if (!ripple || uneven > ripple.value + WORSE) ripple = here('ripple', uneven);
       cutList(at).forEach(({ name, centres }, i) => {
         const longer = centres - drawn[i].centres;
         if (drawn[i].least !== null) {
           const left = drawn[i].engaged - longer;
-          if (left < (slips.get(i)?.value ?? Infinity)) slips.set(i, here(name, left));
-        } else if (Math.abs(longer) > Math.max(SAME, Math.abs(stretched.get(i)?.value ?? 0)))
+          if (left < (slips.get(i)?.value ?? Infinity) - WORSE) slips.set(i, here(name, left));
+        } else if (
+          Math.abs(longer) > Math.max(SAME, Math.abs(stretched.get(i)?.value ?? 0) + WORSE)
+        )
           stretched.set(i, here(name, longer));
       });
       const [near] = nearOf(roundsOf(at, placesOf(at)), bodies);
-      if (near && near.clearance < (clearance?.value ?? Infinity))
+      if (near && near.clearance < (clearance?.value ?? Infinity) - WORSE)
         clearance = here(`${near.what} to ${near.to}`, near.clearance);
     }
   if (!ripple) return null;

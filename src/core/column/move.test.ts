@@ -169,6 +169,11 @@ describe('a handwheel that is set', () => {
     expect(range.clearance!.what).toMatch(/ to dash$/u);
     expect(range.bound).toEqual([]);
     expect(adjustRange(aColumn(), [])).toBeNull();
+    // Drawn out along its own line alone, no angle changes: each is told of where it is drawn.
+    const drawnOut = adjustRange({ ...column, adjust: { up: 0, down: 0, out: 40, in: 20 } }, [])!;
+    for (const one of [...drawnOut.joints, drawnOut.ripple])
+      expect([one.tilt, one.reach]).toEqual([0, 0]);
+    expect(drawnOut.tried).toBe(7);
   });
 
   it('says where it does not turn, and knows a column of one joint', () => {
