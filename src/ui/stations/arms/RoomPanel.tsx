@@ -110,11 +110,11 @@ const HowFound = memo(function HowFound({ rod, unit }: { rod: string | null; uni
   return (
     <Typography variant="caption" color="text.secondary" component="p">
       Looked at in 45 positions of travel and lock, arms and joints at their drawn diameters,{' '}
-      {rod !== null && `the ${rod} at its own (strength), `}tyre and rim as a ring. Both sides
-      alike. {lengthIn(10, unit)} round what moves, {lengthIn(20, unit)} round a tyre,{' '}
-      {lengthIn(60, unit)} off the ground, ball joints to {ARTICULATION_LIMITS.ball}° and rod ends
-      to {ARTICULATION_LIMITS.rodEnd}° from square at ride height are common practice; go by what
-      the maker of yours states.
+      {rod !== null && `the ${rod} at its own (strength), `}tyre and rim as a ring. Bodies stand on
+      both sides unless they say which. {lengthIn(10, unit)} round what moves, {lengthIn(20, unit)}{' '}
+      round a tyre, {lengthIn(60, unit)} off the ground, ball joints to {ARTICULATION_LIMITS.ball}°
+      and rod ends to {ARTICULATION_LIMITS.rodEnd}° from square at ride height are common practice;
+      go by what the maker of yours states.
     </Typography>
   );
 });
