@@ -56,7 +56,7 @@ it('changes the kind of an axle in the brief, and undo brings the old corners ba
   await page.keyboard.down('Control');
   await page.keyboard.press('z');
   await page.keyboard.up('Control');
-  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 6`);
+  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 7`);
   await settled(page);
   const demo = JSON.parse(
     readFileSync(join(__dirname, '../demo/hillclimb.havrik.json'), 'utf8'),
@@ -87,6 +87,7 @@ it('starts a car on struts in the dialog, pulls its camber link in and nulls its
     'Arm & strut',
     'Rack & tie rod',
     'Steering',
+    'Column',
   ]);
   await openStation(page, 'Rack');
   expect(await readout(page, 'kpi')).toBeCloseTo(11.14, 1);
@@ -142,7 +143,7 @@ it('shows every kind at both ends in every station, without a number that is non
       const stations = await rail();
       expect(stations).toContain(station.name);
       // What has a rod has a station for it; where the rack is, it steers.
-      expect(stations).toHaveLength(tieRod ? (axle === 'front' ? 6 : 5) : 4);
+      expect(stations).toHaveLength(tieRod ? (axle === 'front' ? 7 : 5) : 4);
       for (const name of stations.slice(1)) {
         await openStation(page, name);
         await page.waitForNetworkIdle({ idleTime: 100 });
