@@ -157,6 +157,8 @@ export class ColumnChain {
   private readonly zero: Vec;
   private readonly side: Vec;
   private home = 0;
+  /** How far the handwheel, or what is below the last box of the walk, has turned from straight ahead, rad. */
+  private turned = 0;
 
   constructor(
     private readonly crosses: readonly Cross[],
@@ -206,7 +208,8 @@ export class ColumnChain {
    */
   turn(handwheel: number): { pinion: number; ratio: number } {
     const ratio = this.walk(toRad(handwheel));
-    const mean = this.turns * handwheel;
+    // Exact below the last box, whatever it makes of the joints' leads above it.
+    const mean = this.turned * DEG;
     const off = (this.pinion() - this.home) * DEG - mean;
     // A joint leads or lags by 36° at the most as far as it bends: four of them by less than half a turn.
     return { pinion: mean + off - 360 * Math.round(off / 360), ratio };
@@ -222,14 +225,13 @@ export class ColumnChain {
     const { from, quarter, pin, crosses, flat } = this;
     for (let i = 0; i < 3; i++) pin[i] = c * from[i] + s * quarter[i];
     let ratio = 1;
-    let turns = 1;
+    this.turned = angle;
     for (let k = 0; k < crosses.length; k++) {
       const at = SIZE * k;
       const { box } = crosses[k];
       if (box) {
-        this.through(box, turns * angle, flat[at + 6]);
+        this.through(box, flat[at + 6]);
         ratio *= box.ratio;
-        turns *= box.ratio;
         continue;
       }
       const bx = flat[at];
@@ -255,15 +257,15 @@ export class ColumnChain {
     return ratio;
   }
 
-  /** Turns the pin as a box does, whose shaft above has turned by about `mean`, rad, since straight ahead. */
-  private through(box: BoxFrame, mean: number, clock: number): void {
+  /** Turns the pin as a box does, the shaft above being within half a turn of what was last known exactly. */
+  private through(box: BoxFrame, clock: number): void {
     const { pin } = this;
     const u: Vec = [pin[0], pin[1], pin[2]];
     const at = Math.atan2(dot(box.above[1], u), dot(box.above[0], u));
     box.home ??= at;
-    const off = at - box.home - mean;
-    const turned = mean + off - 2 * Math.PI * Math.round(off / (2 * Math.PI));
-    const below = box.ratio * turned + clock;
+    const off = at - box.home - this.turned;
+    this.turned = box.ratio * (this.turned + off - 2 * Math.PI * Math.round(off / (2 * Math.PI)));
+    const below = this.turned + clock;
     const [c, s] = [Math.cos(below), Math.sin(below)];
     for (let i = 0; i < 3; i++) pin[i] = c * box.below[0][i] + s * box.below[1][i];
   }

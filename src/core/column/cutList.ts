@@ -70,5 +70,5 @@ export const tooShort = (column: Column): string[] =>
         ]
       : [],
   );
-/** Between what is at its ends, mm. */
-const LEAST_SHAFT = 5;
+/** Between what is at its ends, mm: a hand's breadth is better (a guess). */
+export const LEAST_SHAFT = 15;

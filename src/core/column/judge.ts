@@ -6,7 +6,7 @@ import { judgeRoom } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
 import { measureColumn, wantedOf } from './measure';
 
-/** So many times the ripple wanted is looked at again; more is reworked. */
+/** Up to so many times the ripple wanted is looked at again; more is reworked (a guess). */
 const RIPPLE_AGAIN = 2.5;
 
 export const judgeRipple = (ripple: number, wanted: number): Verdict =>

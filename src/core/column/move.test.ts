@@ -100,6 +100,23 @@ it('puts a joint in, takes one out and makes one a box, and stays a column that 
   expect(back.joints).toEqual(column.joints);
   expect(back.shafts[1].slip).toEqual(column.shafts[1].slip);
   places(back).forEach((p, i) => expect(far(p, places(column)[i])).toBeLessThan(0.05));
+  // Ends, play and a motor stay where they are, whichever piece that is.
+  const fit = (teeth: number) => ({ by: 'spline' as const, diameter: 16, teeth });
+  for (const along of [60, 250]) {
+    const whole = {
+      ...{ outside: 19, wall: 2, clock: 30, collapses: true, above: fit(36), below: fit(40) },
+      ...{ slip: { engaged: 50, least: 30 }, play: { degrees: 0.2, measured: true } },
+      assist: { along, length: 100, outside: 90 },
+    };
+    const own = { ...column, shafts: [column.shafts[0], whole] };
+    const two = withJointIn(own, 1);
+    expect(two.shafts[1]).toMatchObject({ wall: 2, clock: 30, above: fit(36), collapses: true });
+    expect(two.shafts[1].below).toBeUndefined();
+    expect(two.shafts[2]).toMatchObject({ wall: 2, below: fit(40), slip: whole.slip });
+    const one = withoutJoint(two, 1).shafts[1];
+    const { assist, ...rest } = one;
+    expect({ ...rest, assist: { ...assist!, along: Math.round(assist!.along) } }).toEqual(whole);
+  }
   const last = withoutJoint(more, 2);
   expect(columnSchema.safeParse(last).success).toBe(true);
   expect(placesOf(last).tip).toEqual(placesOf(column).tip);

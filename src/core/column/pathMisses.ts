@@ -2,7 +2,7 @@ import { toRad } from '../geometry/angle';
 import type { Column, ColumnWanted } from '../model/column';
 import { nearOf, roundsOf } from './clearance';
 import type { CarBody } from './clearance';
-import { cutList } from './cutList';
+import { LEAST_SHAFT, cutList } from './cutList';
 import { throughFirewall } from './firewall';
 import { jointLimits, wantedOf } from './measure';
 import { chainOf, jointName, placesOf } from './places';
@@ -20,8 +20,6 @@ export interface Miss {
 const DEGREES = 5;
 const RIPPLE = 0.01;
 const MM = 5;
-/** A shaft is at least so long between what is at its ends, mm. */
-const LEAST_SHAFT = 15;
 /** Of a column that does not turn at all. */
 const NEVER = 1000;
 

@@ -21,7 +21,7 @@ export interface Move {
   said: (at: readonly number[]) => { work: number; words: string } | null;
 }
 
-/** Work of what is no coordinate of a place, one unit a washer: common practice. */
+/** Work of what is no coordinate of a place, one unit a washer: guesses, beside those of the freedoms. */
 export const WORK = { reach: 2, turn: 8, joint: 40, lessJoint: 20 } as const;
 /** A move by less is none, mm and degrees. */
 const NONE = 0.05;
@@ -130,17 +130,11 @@ export function withJointIn(column: Column, shaft: number): Column {
     outside: like.outside,
     length: like.length,
   };
-  const { slip, ...plain } = shafts[shaft];
-  const upper: ColumnShaft = { outside: plain.outside };
+  const [upper, lower] = parted(shafts[shaft], half);
   return {
     ...column,
     joints: [...joints.slice(0, shaft), joint, ...joints.slice(shaft)],
-    shafts: [
-      ...shafts.slice(0, shaft),
-      { ...upper, ...(plain.clock !== undefined && { clock: plain.clock }) },
-      { ...plain, ...(slip && { slip }), clock: 0 },
-      ...shafts.slice(shaft + 1),
-    ],
+    shafts: [...shafts.slice(0, shaft), upper, lower, ...shafts.slice(shaft + 1)],
     supports: supports.map((one) =>
       one.shaft > shaft + 1 || (one.shaft === shaft + 1 && one.along > half)
         ? {
@@ -150,6 +144,44 @@ export function withJointIn(column: Column, shaft: number): Column {
           }
         : one,
     ),
+  };
+}
+
+/** A shaft as two, so far down it: each end, the slip and a motor stay where they are. */
+function parted(whole: ColumnShaft, at: number): [upper: ColumnShaft, lower: ColumnShaft] {
+  const { above, below, slip, play, clock, assist, ...both } = whole;
+  const motorAbove = assist !== undefined && assist.along <= at;
+  return [
+    {
+      ...both,
+      ...(above && { above }),
+      ...(clock !== undefined && { clock }),
+      ...(motorAbove && { assist }),
+    },
+    {
+      ...both,
+      ...(below && { below }),
+      ...(slip && { slip }),
+      ...(play && { play }),
+      ...(assist && !motorAbove && { assist: { ...assist, along: assist.along - at } }),
+      clock: 0,
+    },
+  ];
+}
+
+/** Two shafts as one, the lower of which began so far down: of what both have the upper one's holds. */
+function joined(upper: ColumnShaft, lower: ColumnShaft, at: number): ColumnShaft {
+  const { below: _, ...rest } = upper;
+  const { below, assist } = lower;
+  const slip = upper.slip ?? lower.slip;
+  const play = upper.play ?? lower.play;
+  return {
+    ...rest,
+    ...(below && { below }),
+    ...(slip && { slip }),
+    ...(play && { play }),
+    ...((upper.collapses ?? lower.collapses) && { collapses: true }),
+    ...(!upper.assist && assist && { assist: { ...assist, along: assist.along + at } }),
   };
 }
 
@@ -164,15 +196,13 @@ export function withoutJoint(column: Column, j: number): Column {
   // The shafts that become one: of the last joint there is none below, and its own goes.
   const upper = j === last ? j - 1 : j;
   const long = shaftLinesOf(placesOf(column))[upper].length;
-  const [above, below] = [shafts[upper], shafts[upper + 1]];
-  const slip = above.slip ?? below.slip;
   const left = joints.filter((_, i) => i !== j);
   return {
     ...column,
     joints: left.map((joint, i) => (i === left.length - 1 ? onPinion(joint) : joint)),
     shafts: [
       ...shafts.slice(0, upper),
-      { ...above, ...(slip && { slip }) },
+      joined(shafts[upper], shafts[upper + 1], long),
       ...shafts.slice(upper + 2),
     ],
     supports: supports.map((one) =>
