@@ -1,4 +1,4 @@
-import { findClocking, inTeeth } from '../src/core/column/clocking';
+import { clockMark, clockTeeth, findClocking, inTeeth } from '../src/core/column/clocking';
 import type { Clocked } from '../src/core/column/clocking';
 import { jointStates } from '../src/core/column/measure';
 import { chainOf, lineOf, prefixesOf } from '../src/core/column/places';
@@ -52,9 +52,6 @@ export function columnTable(build: Build, request: ColumnRequest): Text {
   return printed(rows, request.format, () => true);
 }
 
-/** Teeth told of where a shaft's ends do not say theirs. */
-const USUAL_TEETH = 36;
-
 function clockReport(column: Column): Text {
   const found = findClocking(lineOf(column));
   const ready = chainOf(column);
@@ -68,11 +65,15 @@ function clockReport(column: Column): Text {
   const say = ({ clocks, ripple }: Clocked) =>
     `${which.map((joint) => `shaft ${joint + 2} ${clocks[joint].toFixed(1)}°`).join(', ')}: ripple ${(100 * ripple.ripple).toFixed(2)} %, from ${ripple.least.toFixed(4)} to ${ripple.most.toFixed(4)}`;
   const [best, ...others] = found.found;
-  const teeth = which.map((joint) => {
-    const { above, below } = column.shafts[joint + 1];
-    const count = below?.teeth ?? above?.teeth ?? USUAL_TEETH;
-    const { teeth: nearest, left } = inTeeth(best.clocks[joint], count);
-    return `shaft ${joint + 2}: ${nearest} teeth of ${count}, ${Math.abs(left).toFixed(1)}° left over`;
+  const made = which.map((joint) => {
+    const degrees = best?.clocks[joint] ?? 0;
+    const teeth = clockTeeth(column, joint);
+    if (teeth === null) {
+      const mark = clockMark(column.shafts[joint + 1].outside, degrees);
+      return `shaft ${joint + 2}: a mark ${mark.toFixed(1)} mm round its outside`;
+    }
+    const near = inTeeth(degrees, teeth);
+    return `shaft ${joint + 2}: ${near.teeth} teeth of ${teeth}, ${Math.abs(near.left).toFixed(1)}° left over`;
   });
   const states = jointStates(column, chain).map(
     ({ name, bend, state }) => `${name} ${bend.toFixed(1)}° ${state}`,
@@ -83,7 +84,7 @@ function clockReport(column: Column): Text {
       `joints: ${states.join(', ')}`,
       `as drawn: ${say(found.before)}`,
       best ? `clocked: ${say(best)}` : 'clocked: no search came to rest; nothing is told',
-      ...(best ? teeth.map((line) => `  ${line}`) : []),
+      ...(best ? made.map((line) => `  ${line}`) : []),
       ...others.map((one) => `another least: ${say(one)}`),
       'Degrees are the lower yoke’s from in line with the upper one, right-handed looking down the shaft.',
       '',

@@ -12,6 +12,8 @@ import { alongShaft, chainOf, jointName, placesOf, shaftLinesOf } from './places
 /** A worst place of the handwheel's range: what it is of, how much, and at which tilt and reach. */
 export interface WorstAt {
   what: string;
+  /** Of a joint or a shaft which, from 0. */
+  index?: number;
   value: number;
   /** Degrees, + up, and mm, + out, from where it is drawn. */
   tilt: number;
@@ -88,7 +90,10 @@ export function adjustRange(column: Column, bodies: readonly CarBody[]): AdjustR
     for (const reach of nearestFirst(reaches)) {
       tried++;
       const at = adjustedBy(column, tilt, reach);
-      const here = (what: string, value: number): WorstAt => ({ what, value, tilt, reach });
+      const here = (what: string, value: number, index?: number): WorstAt => ({
+        ...{ what, value, tilt, reach },
+        ...(index !== undefined && { index }),
+      });
       const ready = chainOf(at);
       if (!ready.ok) {
         bound.push(here(jointName(column.joints, ready.fault.joint), NaN));
@@ -96,7 +101,7 @@ export function adjustRange(column: Column, bodies: readonly CarBody[]): AdjustR
       }
       ready.chain.bends.forEach((bend, j) => {
         if (!isBox(column.joints[j]) && bend > (joints.get(j)?.value ?? -1) + WORSE)
-          joints.set(j, here(jointName(column.joints, j), bend));
+          joints.set(j, here(jointName(column.joints, j), bend, j));
       });
       const uneven = ready.chain.ripple().ripple;
       if (!ripple || uneven > ripple.value + WORSE) ripple = here('ripple', uneven);
@@ -104,11 +109,11 @@ export function adjustRange(column: Column, bodies: readonly CarBody[]): AdjustR
         const longer = centres - drawn[i].centres;
         if (drawn[i].least !== null) {
           const left = drawn[i].engaged - longer;
-          if (left < (slips.get(i)?.value ?? Infinity) - WORSE) slips.set(i, here(name, left));
+          if (left < (slips.get(i)?.value ?? Infinity) - WORSE) slips.set(i, here(name, left, i));
         } else if (
           Math.abs(longer) > Math.max(SAME, Math.abs(stretched.get(i)?.value ?? 0) + WORSE)
         )
-          stretched.set(i, here(name, longer));
+          stretched.set(i, here(name, longer, i));
       });
       const [near] = nearOf(roundsOf(at, placesOf(at)), bodies);
       if (near && near.clearance < (clearance?.value ?? Infinity) - WORSE)

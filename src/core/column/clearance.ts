@@ -19,6 +19,8 @@ export interface Round {
 
 /** A body that a column keeps clear of, in the car's own axes. */
 export interface CarBody {
+  /** Its own, and the side where it stands on both. */
+  id: string;
   name: string;
   /** From a place to its surface, mm, below 0 by the depth within it. */
   distanceTo: (p: Vec) => number;
@@ -28,6 +30,8 @@ export interface CarBody {
 export interface Near {
   what: string;
   to: string;
+  /** The body's. */
+  id: string;
   clearance: number;
   at: Vec;
 }
@@ -82,12 +86,16 @@ export function carBodiesOf(
       const distanceTo = bodyDistance(body);
       const sides = body.side ? [body.side] : SIDES;
       return sides.map((side): CarBody => ({
+        id: `${body.id} ${side}`,
         name: body.side || isInMiddle(body) ? body.name : `${body.name}, ${side}`,
         distanceTo: side === 'left' ? distanceTo : ([x, y, z]) => distanceTo([x, -y, z]),
       }));
     });
   const own = [...legsOf(column), ...pedalBoxOf(column)];
-  return [...bodies, ...own.map((body) => ({ name: body.name, distanceTo: bodyDistance(body) }))];
+  return [
+    ...bodies,
+    ...own.map((body) => ({ id: body.id, name: body.name, distanceTo: bodyDistance(body) })),
+  ];
 }
 
 /** A box across the car's middle is one with its mirror image. */
@@ -112,10 +120,10 @@ export function nearOf(
       const near = leastToConvex(from, to, body.distanceTo);
       const clearance = near.distance - radius;
       if (clearance >= under) continue;
-      const key = `${name}|${body.name}`;
+      const key = `${name}|${body.id}`;
       const known = found.get(key);
       if (!known || clearance < known.clearance)
-        found.set(key, { what: name, to: body.name, clearance, at: near.at });
+        found.set(key, { what: name, to: body.name, id: body.id, clearance, at: near.at });
     }
   return [...found.values()].sort((a, b) => a.clearance - b.clearance);
 }

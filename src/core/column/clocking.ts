@@ -1,4 +1,5 @@
 import { compass, waysOf } from '../geometry/compass';
+import type { Column } from '../model/column';
 import { prepareColumn } from './chain';
 import type { ColumnLine, Ripple } from './chain';
 
@@ -103,3 +104,34 @@ export function inTeeth(degrees: number, teeth: number): { teeth: number; left: 
   const nearest = Math.round(degrees / pitch);
   return { teeth: nearest, left: degrees - nearest * pitch };
 }
+
+/**
+ * How many teeth a shaft between two joints can be clocked by: of the spline at either of its ends, the finer, as the
+ * shaft or the joint there says.
+ * @param joint the one above it, from 0
+ * @returns null where no spline is said: it is clocked by a mark
+ */
+export function clockTeeth({ joints, shafts }: Column, joint: number): number | null {
+  const shaft = shafts[joint + 1];
+  const ends = [
+    [shaft.above, joints[joint].below],
+    [shaft.below, joints[joint + 1].above],
+  ] as const;
+  const teeth = ends.flatMap(([own, other]) => (own ?? other)?.teeth ?? other?.teeth ?? []);
+  return teeth.length > 0 ? Math.max(...teeth) : null;
+}
+
+/** As near as its splines let a column come to a clocking, degrees; shafts without are clocked as wanted. */
+export const toTeeth = (
+  column: Column,
+  which: readonly number[],
+  clocks: readonly number[],
+): number[] =>
+  clocks.map((degrees, joint) => {
+    const teeth = which.includes(joint) ? clockTeeth(column, joint) : null;
+    return teeth === null ? degrees : (360 / teeth) * inTeeth(degrees, teeth).teeth;
+  });
+
+/** A mark so far round a shaft's outside is its clocking, mm. */
+export const clockMark = (outside: number, degrees: number): number =>
+  (Math.PI * outside * degrees) / 360;

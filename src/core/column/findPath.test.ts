@@ -202,6 +202,8 @@ it('says what the nearest way misses, and the body without which there would be 
   expect(blocked.answers).toEqual([]);
   expect(blocked.missed.join()).toMatch(/into engine mount/u);
   expect(blocked.inTheWay).toEqual(['engine mount']);
+  // Two that are called the same are two: without one of them the other still stands there.
+  expect(run(column, [wall, { ...wall, id: 'v' }]).inTheWay).toEqual([]);
   expect(run(column).answers.length).toBeGreaterThan(0);
   // Nothing may move at all: what is missed is said of it as it stands.
   const nothing = run(

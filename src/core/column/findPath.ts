@@ -139,11 +139,11 @@ export function* findPath(
     const near = new Set(
       missesOf(put(nearest.way), bodies, false).flatMap(({ body }) => body ?? []),
     );
-    for (const name of near) {
-      const without = bodies.filter((body) => body.name !== name);
+    for (const body of bodies.filter(({ id }) => near.has(id))) {
+      const without = bodies.filter((other) => other !== body);
       const { structure } = nearest.way;
       if (search(structure, structure.moves, without, false, STARTS, LOOKS).miss === 0)
-        inTheWay.push(name);
+        inTheWay.push(body.name);
       yield 1;
     }
   }

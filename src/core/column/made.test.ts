@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { aColumn, aJoint } from '../../test/columns';
 import type { Vec } from '../geometry/vec';
 import type { ColumnSupport } from '../model/column';
+import { clockMark, clockTeeth, toTeeth } from './clocking';
 import { cutList, tooShort } from './cutList';
 import { throughFirewall } from './firewall';
 import { misfitsOf, whyApart } from './fits';
@@ -288,4 +289,19 @@ it('turns each play into the handwheel’s by how fast its shaft turns there', (
 const bearing = (along: number): ColumnSupport => ({
   ...{ id: `b${along}`, name: 'b', shaft: 1, along, kind: 'plain' },
   ...{ collarAbove: false, collarBelow: false },
+});
+
+it('clocks by the finer spline that is said of a shaft’s ends, by a mark where none is', () => {
+  const column = aColumn();
+  expect(clockTeeth(column, 0)).toBeNull();
+  expect(toTeeth(column, [0], [37])).toEqual([37]);
+  column.joints[0].below = { by: 'spline', diameter: 16, teeth: 30 };
+  expect(clockTeeth(column, 0)).toBe(30);
+  column.joints[1].above = { by: 'spline', diameter: 16, teeth: 36 };
+  expect(clockTeeth(column, 0)).toBe(36);
+  // 37° is nearest to four teeth of ten degrees; a shaft that is not clocked stays.
+  expect(toTeeth(column, [0], [37])[0]).toBeCloseTo(40, 9);
+  expect(toTeeth(column, [], [37])).toEqual([37]);
+  // Half a turn is half way round.
+  expect(clockMark(20, 180)).toBeCloseTo((20 * Math.PI) / 2, 9);
 });

@@ -154,6 +154,7 @@ describe('a handwheel that is set', () => {
   it('names the worst of all places of the range', () => {
     const pivoted = { ...column, adjust: { ...column.adjust!, pivot: 150 } };
     const body = {
+      id: 'dash',
       name: 'dash',
       distanceTo: ([x, y, z]: Vec) => Math.hypot(x + 700, y - 310, z - 560) - 20,
     };

@@ -12,7 +12,7 @@ export interface Miss {
   /** 1 is 5°, 1 % of ripple or 5 mm. */
   by: number;
   words: string;
-  /** The body that is in the way. */
+  /** The body that is in the way, by its id. */
   body?: string;
 }
 
@@ -72,7 +72,7 @@ export function missesOf(
       by: (ripple - wanted.ripple / 100) / RIPPLE,
       words: `ripple ${(100 * ripple).toFixed(1)} % however it is clocked, ${wanted.ripple} % wanted`,
     });
-  for (const { what, to, clearance } of nearOf(
+  for (const { what, to, id, clearance } of nearOf(
     roundsOf(column, placesOf(column)),
     bodies,
     wanted.clear,
@@ -80,7 +80,7 @@ export function missesOf(
     misses.push({
       by: (wanted.clear - clearance) / MM,
       words: `${what}: ${clearance < 0 ? `${(-clearance).toFixed(0)} mm into` : `${clearance.toFixed(0)} mm from`} ${to}`,
-      body: to,
+      body: id,
     });
   for (const { name, between } of cutList(column)) {
     if (between < LEAST_SHAFT)

@@ -7,7 +7,6 @@ import { adjustRange } from '@/core/column/adjusting';
 import type { AdjustRange, WorstAt } from '@/core/column/adjusting';
 import { judgeRipple } from '@/core/column/judge';
 import { jointLimits, wantedOf } from '@/core/column/measure';
-import { jointName } from '@/core/column/places';
 import { adjustSchema } from '@/core/model/column';
 import { lengthIn, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
@@ -111,14 +110,9 @@ function Worst({
 }: Pick<PartProps, 'column' | 'unit'> & { range: AdjustRange }) {
   const { joints, ripple, slips, stretched, clearance, bound, tried } = range;
   const wanted = wantedOf(column);
-  const limitsOf = (name: string) =>
-    jointLimits(
-      column,
-      column.joints.findIndex((_, j) => jointName(column.joints, j) === name),
-    );
   const rows: [WorstAt, string, Verdict][] = [
     ...joints.map((one): [WorstAt, string, Verdict] => {
-      const { limit, comfort } = limitsOf(one.what);
+      const { limit, comfort } = jointLimits(column, one.index!);
       return [
         one,
         `${one.value.toFixed(1)}°`,
@@ -127,7 +121,7 @@ function Worst({
     }),
     [ripple, `${(100 * ripple.value).toFixed(1)} %`, judgeRipple(ripple.value, wanted.ripple)],
     ...slips.map((one): [WorstAt, string, Verdict] => {
-      const least = column.shafts[Number(one.what.split(' ')[1]) - 1]?.slip?.least ?? 0;
+      const least = column.shafts[one.index!].slip?.least ?? 0;
       return [
         one,
         `${lengthIn(one.value, unit)} left in`,

@@ -2,7 +2,7 @@
 
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { findClocking, inTeeth } from '@/core/column/clocking';
+import { clockMark, clockTeeth, findClocking, inTeeth, toTeeth } from '@/core/column/clocking';
 import { clockedAs } from '@/core/column/findPath';
 import { chainOf, lineOf } from '@/core/column/places';
 import { columnShaftSchema } from '@/core/model/column';
@@ -17,9 +17,6 @@ import type { PartProps } from './parts';
 import { takeColumn } from './parts';
 
 const clock = columnShaftSchema.shape.clock.unwrap();
-
-const teethOf = ({ above, below }: Column['shafts'][number]): number | null =>
-  below?.teeth ?? above?.teeth ?? null;
 
 /** How each shaft between two joints is clocked, as it is and for the least ripple: degrees, teeth, or a mark on its round. */
 export function ClockTable({ column, measured, unit, tried, onTry, onColumn, onEdit }: PartProps) {
@@ -60,7 +57,7 @@ export function ClockTable({ column, measured, unit, tried, onTry, onColumn, onE
           {which.map((joint) => {
             const shaft = column.shafts[joint + 1];
             const degrees = best?.clocks[joint];
-            const teeth = teethOf(shaft);
+            const teeth = clockTeeth(column, joint);
             const near = degrees === undefined || teeth === null ? null : inTeeth(degrees, teeth);
             return (
               <tr key={joint} data-clock={joint + 1}>
@@ -81,7 +78,7 @@ export function ClockTable({ column, measured, unit, tried, onTry, onColumn, onE
                     ? '–'
                     : near
                       ? `${near.teeth} teeth of ${teeth}, ${Math.abs(near.left).toFixed(1)}° left over`
-                      : `a mark ${lengthIn((Math.PI * shaft.outside * degrees) / 360, unit, 1)} round its outside`}
+                      : `a mark ${lengthIn(clockMark(shaft.outside, degrees), unit, 1)} round its outside`}
                 </td>
               </tr>
             );
@@ -137,15 +134,6 @@ export function ClockTable({ column, measured, unit, tried, onTry, onColumn, onE
     </Section>
   );
 }
-
-/** The nearest that splines come to a clocking; shafts without are clocked as wanted. */
-const toTeeth = (column: Column, which: readonly number[], clocks: readonly number[]): number[] =>
-  clocks.map((degrees, joint) => {
-    const teeth = teethOf(column.shafts[joint + 1]);
-    return teeth === null || !which.includes(joint)
-      ? degrees
-      : (360 / teeth) * inTeeth(degrees, teeth).teeth;
-  });
 
 const sameClocks = (a: Column, b: Column): boolean =>
   a.joints === b.joints && a.shafts.every(({ clock: one }, i) => one === b.shafts[i]?.clock);

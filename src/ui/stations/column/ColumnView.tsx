@@ -176,11 +176,11 @@ export const ColumnView = memo(function ColumnView(props: Props) {
           />
         )}
       </g>
-      {props.tight.map(({ what, to, clearance, at }) => {
+      {props.tight.map(({ what, to, id, clearance, at }) => {
         const [x, y] = px(at);
         return (
           <path
-            key={what + to}
+            key={what + id}
             d={
               clearance < 0
                 ? `M${x - 7} ${y - 7}l14 14M${x + 7} ${y - 7}l-14 14`

@@ -61,14 +61,7 @@ export function PathPart(props: PartProps) {
   );
 }
 
-function Results({
-  finding,
-  unit,
-  column,
-  tried,
-  onTry,
-  onEdit,
-}: PartProps & { finding: PathFinding }) {
+function Results({ finding, unit, tried, onTry, onEdit }: PartProps & { finding: PathFinding }) {
   const { answers, missed, inTheWay, tried: count, unsettled } = finding;
   const answer = (one: PathAnswer, i: number) => {
     const name = `path ${i + 1}`;
@@ -98,7 +91,7 @@ function Results({
             {[
               i === 0 ? '★ least work' : '',
               one.comfortable ? '' : '△ a joint is past comfort',
-              lacking.length > column.joints.length ? '△ see supports' : '',
+              lacking.length > 0 ? '△ see supports' : '',
             ]
               .filter(Boolean)
               .join('; ')}

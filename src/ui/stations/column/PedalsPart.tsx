@@ -121,8 +121,8 @@ export function PedalsPart({ build, column, measured, unit, onColumn, onEdit }: 
               </tr>
             </thead>
             <tbody>
-              {measured.near.slice(0, MOST).map(({ what, to, clearance }) => (
-                <tr key={what + to} data-near={`${what}|${to}`}>
+              {measured.near.slice(0, MOST).map(({ what, to, id, clearance }) => (
+                <tr key={what + id} data-near={`${what}|${to}`}>
                   <th scope="row" style={{ fontWeight: 400 }}>
                     {what}, {to}
                   </th>
