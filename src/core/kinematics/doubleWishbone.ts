@@ -202,10 +202,10 @@ export class DoubleWishbone implements Corner {
     return true;
   }
 
-  /** Whether the chain closes at a notch, and near an edge also on the way there from the one before. */
+  /** Whether the chain closes at a notch, and anywhere but far from an edge also on the way there from the one before. */
   private holds(notch: number): boolean {
     if (!this.closes(notch * NOTCH)) return false;
-    if (notch === 0 || !this.nearEdge()) return true;
+    if (notch === 0 || this.farFromEdges()) return true;
     for (let part = 1; part < FINER; part++)
       if (!this.closes((notch - (Math.sign(notch) * part) / FINER) * NOTCH)) return false;
     return true;
@@ -221,10 +221,21 @@ export class DoubleWishbone implements Corner {
     return Math.abs(error) < CLOSE + 1e-15 * Math.abs(this.s[S.rise]);
   }
 
-  /** Whether the solved chain is close to coming apart or to where the wheel rises no further. */
+  /**
+   * Whether the solved chain is close to coming apart or to where the wheel rises no further; or has just passed a gap,
+   * where the upright spins and the wheel rises many times as fast as drawn.
+   */
   private nearEdge(): boolean {
     const s = this.s;
-    return s[S.rise] / this.rise0 < 0.3 || s[S.upperOpen] < 0.02 || s[S.rodOpen] < 0.02;
+    const rise = s[S.rise] / this.rise0;
+    return rise < 0.3 || rise > 3 || s[S.upperOpen] < 0.02 || s[S.rodOpen] < 0.02;
+  }
+
+  /** Whether no gap hides within a notch of the solved chain. */
+  private farFromEdges(): boolean {
+    const s = this.s;
+    const rise = s[S.rise] / this.rise0;
+    return rise > 0.5 && rise < 2 && s[S.upperOpen] > 0.1 && s[S.rodOpen] > 0.1;
   }
 
   /** The same root reached from the drawn position in short steps that never cross an edge. */
@@ -236,7 +247,7 @@ export class DoubleWishbone implements Corner {
       const error = target - s[S.height];
       if (this.found(error)) return true;
       const theta = s[S.theta];
-      const most = this.nearEdge() ? Math.min(limit, NOTCH / FINER) : limit;
+      const most = this.farFromEdges() ? limit : Math.min(limit, NOTCH / FINER);
       s[S.theta] += Math.max(-most, Math.min(most, error / s[S.rise]));
       if (this.chain.solve() && s[S.rise] * this.rise0 > 0) continue;
       limit /= 2;
