@@ -26,10 +26,14 @@ export const CLOSE = {
   upperArm: 0.5,
 } as const;
 
-/** Points of a kind that an arm finder may move: all but the wheel's and the rod's. */
+/** Points of a kind that an arm finder may move: all but the wheel's, the rod's and a damper's. */
 export const armPoints = ({ points, tieRod }: CornerType): PointName[] =>
   pointNames({ points }).filter(
-    (name) => name !== 'wheelCentre' && name !== tieRod?.inner && name !== tieRod?.outer,
+    (name) =>
+      name !== 'wheelCentre' &&
+      name !== tieRod?.inner &&
+      name !== tieRod?.outer &&
+      !points[name].ofDamper,
   );
 
 /** The other pivot of the same arm. */

@@ -3,8 +3,8 @@ import { add, cross, dot, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
-import { frameAt, spindleAt } from '../kinematics/joints';
-import type { Frame } from '../kinematics/joints';
+import { frameAt, spindleAt } from '../kinematics/frames';
+import type { Frame } from '../kinematics/frames';
 import type { Travel } from '../model/build';
 import { holdAt } from '../motion/held';
 

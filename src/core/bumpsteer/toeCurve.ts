@@ -6,7 +6,7 @@ import type { AxleCorner } from '../kinematics/axle';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
 import { innerAt, innerRate, turnedWith } from '../kinematics/innerWay';
 import type { DrawnCorner } from '../kinematics/corner';
-import { carried, drawnFrame, frameAt, spindleAt } from '../kinematics/joints';
+import { carried, drawnFrame, frameAt, spindleAt } from '../kinematics/frames';
 import type { Travel } from '../model/build';
 import { COORDINATES, toVec } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';

@@ -1,8 +1,16 @@
 import type { Vec } from '../geometry/vec';
 import type { Condition } from './conditions';
 
-/** What a point of a corner is fixed to; a beam carries the kingpins of both wheels. */
-export type Body = 'chassis' | 'upright' | 'beam';
+/** What may carry the outer end of a damper: what goes up and down with the wheel. */
+export const CARRIERS = ['lowerArm', 'upperArm', 'arm', 'upright', 'beam'] as const;
+export type Carrier = (typeof CARRIERS)[number];
+export type ArmBody = Extract<Carrier, `${string}rm`>;
+
+/**
+ * What a point of a corner is fixed to: an arm that swings about its pivots, the upright, a beam under the kingpins of
+ * both wheels; a rocker between rod and damper, a bar from wheel to wheel.
+ */
+export type Body = 'chassis' | Carrier | 'rocker' | 'bar';
 
 /** A point of a corner: what it is called, what carries it. */
 export interface PointOfType {
@@ -10,13 +18,15 @@ export interface PointOfType {
   on: Body;
   /** No joint, but a mark on an axis: nothing is there that could touch or articulate. */
   mark?: true;
+  /** Of damper, spring or bar: it does nothing to how the wheel goes. */
+  ofDamper?: true;
 }
 
 /** A straight member to be drawn, from joint to joint; `name` where it is a tube or rod of its own, diameter in mm. */
 export interface Member<P extends string = string> {
   from: P;
   to: P;
-  role: 'arm' | 'link' | 'rod' | 'strut' | 'upright';
+  role: 'arm' | 'link' | 'rod' | 'strut' | 'upright' | 'damper' | 'rocker';
   name?: string;
   diameter: number;
 }
@@ -24,8 +34,9 @@ export interface Member<P extends string = string> {
 /** A line of the chassis that an arm swings about, and the joint of the upright that the arm carries, if any. */
 export interface Pivots<P extends string = string> {
   label: string;
-  /** What swings about it. */
+  /** What swings about it, and which body that is where it is not the upright. */
   arm: string;
+  body?: ArmBody;
   through: readonly [P, P];
   carries: P | null;
 }

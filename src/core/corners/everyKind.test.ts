@@ -37,7 +37,7 @@ import { swapArms } from '../bumpsteer/swapArms';
 import { add, cross, dot, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
-import { frameAt } from '../kinematics/joints';
+import { frameAt } from '../kinematics/frames';
 
 /** Every kind at either end; of wheels that are coupled the one without the drag link too. */
 const ends = CORNER_TYPES.flatMap(({ kind, coupled }) =>

@@ -1,5 +1,7 @@
 import { beam } from './beam';
 import type { CornerType, SteeredBy } from './cornerType';
+import { DAMPER_POINTS, withDamper } from './damperTable';
+import type { DamperMounting } from './damperTable';
 import { doubleWishbone } from './doubleWishbone';
 import { fiveLink } from './fiveLink';
 import { kingpin } from './kingpin';
@@ -26,19 +28,41 @@ export const CORNER_TYPES: readonly CornerType[] = [
 
 const BY_KIND = new Map(CORNER_TYPES.map((type) => [type.kind, type]));
 
-/**
- * The table of a corner's kind.
- * @throws RangeError for a kind that is not in the list, which no document that was read has
- */
-export function typeOf({ kind }: { kind: string }): CornerType {
-  const type = BY_KIND.get(kind);
-  if (!type) throw new RangeError(`no kind of corner is called ${kind}`);
-  return type;
+/** An axle's kind of corner, and the damper that is on it, if any. */
+export interface OfKind {
+  kind: string;
+  damper?: DamperMounting | undefined;
 }
 
+/**
+ * The table of a corner's kind, its damper's points and members included.
+ * @throws RangeError for a kind that is not in the list, which no document that was read has
+ */
+export function typeOf({ kind, damper }: OfKind): CornerType {
+  const type = BY_KIND.get(kind);
+  if (!type) throw new RangeError(`no kind of corner is called ${kind}`);
+  return damper ? damped(type, damper) : type;
+}
+
+/** A kind with a damper, made once for each way of mounting one. */
+function damped(type: CornerType, damper: DamperMounting): CornerType {
+  const { by, on, unit, spring, bar, strap } = damper;
+  const key = [
+    ...[type.kind, by, on, unit?.outside, spring?.on],
+    ...[spring?.outside, bar?.on, strap?.on],
+  ].join();
+  let made = DAMPED.get(key);
+  if (!made) {
+    if (DAMPED.size > MOST_DAMPED) DAMPED.clear();
+    DAMPED.set(key, (made = withDamper(type, damper)));
+  }
+  return made;
+}
+const DAMPED = new Map<string, CornerType>();
+const MOST_DAMPED = 500;
+
 /** An axle, and on which side its drag link is where its wheels are coupled: left unless it says otherwise. */
-export interface Sided {
-  kind: string;
+export interface Sided extends OfKind {
   dragLinkTo?: 'left' | 'right' | undefined;
 }
 
@@ -121,7 +145,9 @@ export const beamPoints = (type: Pick<CornerType, 'points'>): string[] =>
   pointNames(type).filter((name) => type.points[name].on === 'beam');
 
 /** Every name that a point of some kind has. */
-export const ALL_POINT_NAMES: readonly string[] = [...new Set(CORNER_TYPES.flatMap(pointNames))];
+export const ALL_POINT_NAMES: readonly string[] = [
+  ...new Set([...CORNER_TYPES.flatMap(pointNames), ...DAMPER_POINTS]),
+];
 
 /** The two joints of the line that a kind's wheel steers about, the lower first; null where there is no such line. */
 export const kingpinOf = ({

@@ -41,6 +41,7 @@ export const swingArm = cornerType({
     {
       label: 'arm pivot axis',
       arm: 'arm',
+      body: 'arm',
       through: ['armFrontInner', 'armRearInner'],
       carries: 'kingpinLower',
     },

@@ -87,6 +87,7 @@ export function wishbone<L extends 'lower' | 'upper'>(level: L, diameter: number
   const pivots: Pivots<ArmPoint<L>> = {
     label: `${level} pivot axis`,
     arm: `${level} arm`,
+    body: `${level}Arm`,
     through: [front, rear],
     carries: outer,
   };

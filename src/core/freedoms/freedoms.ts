@@ -113,8 +113,12 @@ export function washersFor(freedom: Shims, to: number): number[] | null {
 }
 
 /** Every coordinate of an axle that has a freedom other than fixed. */
-export const openedOf = ({ kind, freedoms }: Pick<AxleDesign, 'kind' | 'freedoms'>): Opened[] =>
-  pointNames(typeOf({ kind })).flatMap((point) =>
+export const openedOf = ({
+  kind,
+  damper,
+  freedoms,
+}: Pick<AxleDesign, 'kind' | 'damper' | 'freedoms'>): Opened[] =>
+  pointNames(typeOf({ kind, damper })).flatMap((point) =>
     COORDINATES.flatMap((c) => {
       const freedom = freedoms?.[point]?.[c];
       return freedom && freedom.kind !== 'fixed' ? [{ point, coordinate: c, freedom }] : [];

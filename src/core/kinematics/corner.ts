@@ -79,8 +79,11 @@ export const U = {
   /** The upright's twist per mm of travel as the other wheel goes as far against it, of a coupled axle that travels. */
   turnInRoll: 55,
   moveInRoll: 58,
+  /** A beam's own twist per mm of travel, the other wheel going as it is told: of what would be at the origin. */
+  beamTurn: 61,
+  beamMove: 64,
 } as const;
-export const UPRIGHT_SIZE = 61;
+export const UPRIGHT_SIZE = 67;
 
 /** A fault in the layout as drawn, at the point to look at. */
 export interface LayoutFault {

@@ -158,6 +158,10 @@ export class CoupledAxle {
       put(axisAt, scale(rigid(foot), way));
       put(axisAt + 3, scale(cross(beam, vecOf(pin)), way));
     }
+    const [, , , rates, way] = moves[0];
+    const beam = this.bodies.turnBy(rates, 0);
+    putTurn(U.beamTurn, scale(beam, way));
+    put(U.beamMove, scale(this.bodies.goesBy(rates, beam, ORIGIN), way));
     if (this.bodies.held) {
       u.fill(NaN, U.turnPerTravel, U.movePerTravel + 3);
       u.fill(NaN, U.axisAtPerTravel, U.axisAlongPerTravel + 3);
@@ -342,6 +346,7 @@ export class CoupledAxle {
   }
 }
 
+const ORIGIN = new Float64Array(3);
 const STRAIGHT: CoupledInput = { left: 0, right: 0, steer: 0, windUp: 0 };
 const isSame = (a: CoupledInput, b: CoupledInput): boolean =>
   a.left === b.left && a.right === b.right && a.steer === b.steer && a.windUp === b.windUp;

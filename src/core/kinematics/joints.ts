@@ -1,12 +1,13 @@
 import { pointNames } from '../corners/kinds';
-import { add, cross, dot, length, scale, sub } from '../geometry/vec';
+import { add, length, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { toVec } from '../model/points';
 import type { PointName } from '../model/points';
 import { U } from './corner';
 import type { DrawnCorner } from './corner';
+import { carried, drawnFrame, frameAt } from './frames';
+import { hungPlacer } from './hung';
 import { innerAt } from './innerWay';
-import { headingOf, spindleOf } from './spindle';
 
 /** Where every joint of a corner is, [ahead, out, up] mm in its own axes. */
 export interface Joints {
@@ -22,35 +23,9 @@ export const typedJoints = ({ type, points }: Pick<DrawnCorner, 'type' | 'points
 
 const triple = (u: Float64Array, at: number): Vec => [u[at], u[at + 1], u[at + 2]];
 
-/** The unit spindle axis of a solved pose, pointing outboard. */
-export const spindleAt = (upright: Float64Array): Vec => triple(upright, U.spindle);
-
-/** Three unit vectors fixed to the upright, square to each other. */
-export type Frame = readonly [Vec, Vec, Vec];
-
-const frameFrom = (spindle: Vec, heading: Vec): Frame => [
-  spindle,
-  heading,
-  cross(heading, spindle),
-];
-
-/** The upright's frame in a solved pose, and as it is drawn. */
-export const frameAt = (upright: Float64Array): Frame =>
-  frameFrom(spindleAt(upright), triple(upright, U.heading));
-export const drawnFrame = (alignment: DrawnCorner['static']): Frame => {
-  const spindle = spindleOf(alignment);
-  return frameFrom(spindle, headingOf(spindle));
-};
-
-/** A vector fixed to a body, from where the body was to where it is. */
-export const carried = (v: Vec, from: Frame, to: Frame): Vec => {
-  const [a, b, c] = [dot(v, from[0]), dot(v, from[1]), dot(v, from[2])];
-  return add(add(scale(to[0], a), scale(to[1], b)), scale(to[2], c));
-};
-
 /**
  * Places the joints of a corner in solved poses: the upright carries its own, the rod's inner joint rides on the
- * rack or the drop arm, a beam carries what is on it, the chassis' stay.
+ * rack or the drop arm, a beam carries what is on it, a damper's points go with arms and rocker, the chassis' stay.
  */
 export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
   const { type, steering } = corner;
@@ -61,6 +36,7 @@ export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
     .map((name) => ({ name, off: sub(drawn[name], drawn.wheelCentre) }));
   const onBeam = pointNames(type).filter((name) => type.points[name].on === 'beam');
   const inner = type.tieRod?.inner;
+  const hung = hungPlacer(corner);
   return (upright) => {
     const to = frameAt(upright);
     const centre = triple(upright, U.wheelCentre);
@@ -68,6 +44,7 @@ export function placer(corner: DrawnCorner): (upright: Float64Array) => Joints {
     for (const { name, off } of own) joints[name] = add(centre, carried(off, from, to));
     for (const name of onBeam) joints[name] = onBeamAt(upright, drawn[name]);
     if (inner) joints[inner] = innerAt(steering, drawn[inner], upright[U.rack]);
+    hung?.(upright, joints);
     return joints;
   };
 }

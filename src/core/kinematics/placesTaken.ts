@@ -34,7 +34,7 @@ function pairsApart(type: CornerType): [string, string][] {
       (isLinkEnd(a) || isLinkEnd(b)) &&
       a !== 'wheelCentre' &&
       b !== 'wheelCentre';
-    const names = pointNames(type);
+    const names = pointNames(type).filter((name) => !type.points[name].ofDamper);
     pairs = names.flatMap((name, index) =>
       names
         .slice(0, index)

@@ -4,7 +4,8 @@ import type { Vec } from '../geometry/vec';
 import { U } from './corner';
 import type { DrawnCorner } from './corner';
 import { innerAt } from './innerWay';
-import { carried, drawnFrame, frameAt, steeringAxisAt, typedJoints } from './joints';
+import { carried, drawnFrame, frameAt } from './frames';
+import { steeringAxisAt, typedJoints } from './joints';
 import type { SteeringAxis } from './joints';
 
 /** A rod in a solved pose: where it comes from, and its joint on this wheel's arm, [ahead, out, up] mm. */

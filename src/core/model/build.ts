@@ -5,11 +5,13 @@ import { askedSchema } from './asked';
 import { briefSchema } from './brief';
 import { columnSchema } from './column';
 import type { Column } from './column';
+import { damperMisfits, damperPointsOf, damperSchema } from './damper';
+import type { Damper } from './damper';
 import { freedomsSchemaOf } from './freedoms';
 import type { Freedoms } from './freedoms';
 import { CAR_FIGURES, axleFigures } from './sketch';
 import { placeSchema } from './place';
-import { pointSchema, pointsSchemaOf } from './points';
+import { mayHave, pointSchema, pointsSchemaOf } from './points';
 import type { Point, PointName, Points } from './points';
 import { rodSchema, tieRodSchema } from './rod';
 import type { TieRod } from './rod';
@@ -92,7 +94,15 @@ export type DropArm = z.infer<typeof dropArmSchema>;
  * A half-shaft of a driven axle: where its inner joint's centre is, and how far the outer joint's centre
  * is inboard of the wheel's, along the spindle, mm.
  */
-export const halfShaftSchema = group({ inner: pointSchema, outer: measure('mm', -200, 300) });
+export const halfShaftSchema = group({
+  inner: pointSchema,
+  outer: measure('mm', -200, 300),
+  /** How far its inner and outer joints bend, degrees, where their makers say so. */
+  innerLimit: measure('deg', 1, 90).optional(),
+  outerLimit: measure('deg', 1, 90).optional(),
+  /** How much shorter and longer than at ride height its joints let it be, mm. */
+  plunge: group({ shorter: measure('mm', 0, 200), longer: measure('mm', 0, 200) }).optional(),
+});
 export type HalfShaft = z.infer<typeof halfShaftSchema>;
 
 /** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */
@@ -105,7 +115,10 @@ const boltsSchemaOf = (type: CornerType) => {
     ({ ahead, out, up }) => Math.hypot(ahead, out, up) > 0.5,
     { error: 'is no direction: give at least one part of it' },
   );
-  const names = type.joints.flatMap((joint) => ('member' in joint ? [joint.at] : []));
+  const names = [
+    ...type.joints.flatMap((joint) => ('member' in joint ? [joint.at] : [])),
+    ...mayHave(type),
+  ];
   return group(Object.fromEntries(names.map((name) => [name, direction.optional()])));
 };
 
@@ -140,7 +153,30 @@ const cornerSchemaOf = (type: CornerType) => ({
   // The drag link's points are those of the side that it goes to.
   ...(type.coupled && { dragLinkTo: z.enum(SIDES, { error: problem }).optional() }),
   ...(type.coupled?.spring && { leafLead: leadSchema.optional() }),
+  ...(mayHave(type).length > 0 && { damper: damperSchema.optional() }),
 });
+
+/** What an axle's points and its damper ask of each other. */
+function checkDamper(
+  type: CornerType,
+  { damper, points, rightPoints, freedoms }: AxleDesign,
+  wrong: (path: string[], message: string) => void,
+): void {
+  if (damper)
+    for (const { path, message } of damperMisfits(type, damper))
+      wrong(['damper', ...path], message);
+  const asked = damper ? damperPointsOf(type, damper) : [];
+  for (const [key, side] of Object.entries({ points, rightPoints })) {
+    if (!side) continue;
+    for (const name of asked) if (!side[name]) wrong([key, name], 'is missing: the damper has it');
+    for (const name of mayHave(type))
+      if (side[name] && !asked.includes(name))
+        wrong([key, name], 'is a damper’s: this one does not have it');
+  }
+  for (const name of mayHave(type))
+    if (freedoms?.[name] && !asked.includes(name))
+      wrong(['freedoms', name], 'is of a point that the damper does not have');
+}
 
 /** An axle: one kind of corner on both sides; steered where it has a rack or a drop arm. */
 export interface AxleDesign {
@@ -161,6 +197,7 @@ export interface AxleDesign {
   dropArm?: DropArm | undefined;
   /** From the hands to the pinion or the drop arm's shaft. */
   column?: Column | undefined;
+  damper?: Damper | undefined;
   /** The side whose arm the drag link moves, where wheels are coupled: left unless it says otherwise. */
   dragLinkTo?: Side | undefined;
   /** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */
@@ -168,7 +205,13 @@ export interface AxleDesign {
 }
 
 const KINDS = CORNER_TYPES.map(({ kind }) => kind).join(', ');
-const [first, ...others] = CORNER_TYPES.map((type) => group(cornerSchemaOf(type)));
+const [first, ...others] = CORNER_TYPES.map((type) =>
+  group(cornerSchemaOf(type)).check(({ value, issues }) =>
+    checkDamper(type, value as unknown as AxleDesign, (path, message) =>
+      issues.push({ code: 'custom', input: value, path, message }),
+    ),
+  ),
+);
 
 export const axleSchema = z.discriminatedUnion('kind', [first, ...others], {
   error: (issue) => {

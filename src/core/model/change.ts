@@ -1,5 +1,5 @@
 import { buildSchema } from './build';
-import type { Build } from './build';
+import type { AxleDesign, Build } from './build';
 import { ALL_POINT_NAMES, typeOf } from '../corners/kinds';
 import { COORDINATES } from './points';
 import { problemsOf } from './problems';
@@ -25,8 +25,8 @@ function inWords({ path, message }: Problem, part: unknown): string {
   const steps = path.split('.');
   const point = ALL_POINT_NAMES.find((name) => steps.includes(name));
   const coordinate = COORDINATES.find((name) => steps.at(-1) === name);
-  const { kind } = (part ?? {}) as { kind?: string };
+  const { kind, damper } = (part ?? {}) as Partial<AxleDesign>;
   if (point && coordinate && kind)
-    return `${typeOf({ kind }).points[point].label}, ${coordinate}, ${message}`;
+    return `${typeOf({ kind, damper }).points[point]?.label ?? point}, ${coordinate}, ${message}`;
   return path === '' ? message : `${steps.at(-1)} ${message}`;
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { CornerType } from '../corners/cornerType';
 import { pointNames } from '../corners/kinds';
+import { mayHave } from './points';
 import type { Coordinate, PointName } from './points';
 import { coordinate, group, measure, problem } from './wording';
 
@@ -84,4 +85,8 @@ export type PointFreedoms = Partial<Record<Coordinate, Freedom>>;
 /** Freedoms of an axle's points; both sides share them. */
 export type Freedoms = Record<PointName, PointFreedoms | undefined>;
 export const freedomsSchemaOf = (type: CornerType) =>
-  group(Object.fromEntries(pointNames(type).map((name) => [name, pointFreedoms.optional()])));
+  group(
+    Object.fromEntries(
+      [...pointNames(type), ...mayHave(type)].map((name) => [name, pointFreedoms.optional()]),
+    ),
+  );

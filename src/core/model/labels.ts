@@ -7,11 +7,11 @@ type Steered = Pick<AxleDesign, 'rack' | 'dropArm'>;
 
 /** What an axle calls one of its points; where nothing steers its tie rod is a toe link. */
 export function pointLabel(
-  { kind, rack, dropArm }: Pick<AxleDesign, 'kind'> & Steered,
+  { kind, damper, rack, dropArm }: Pick<AxleDesign, 'kind' | 'damper'> & Steered,
   name: PointName,
 ): string {
-  const label = typeOf({ kind }).points[name]?.label ?? name;
-  const { rodName } = typeOf({ kind });
+  const { points, rodName } = typeOf({ kind, damper });
+  const label = points[name]?.label ?? name;
   return rack || dropArm || rodName ? label : label.replace('tie rod', 'toe link');
 }
 

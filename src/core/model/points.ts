@@ -1,4 +1,5 @@
 import type { CornerType } from '../corners/cornerType';
+import { DAMPER_POINTS, carriersOf } from '../corners/damperTable';
 import { pointNames } from '../corners/kinds';
 import type { Vec } from '../geometry/vec';
 import { coordinate, group } from './wording';
@@ -30,9 +31,16 @@ export interface Points {
   [name: PointName]: Point;
 }
 
-/** What reads the points of a kind: all of its table, nothing else. */
+/** Points that a kind's corner may have besides those of its table: a damper's. */
+export const mayHave = (type: CornerType): readonly PointName[] =>
+  carriersOf(type).length > 0 ? DAMPER_POINTS : [];
+
+/** What reads the points of a kind: all of its table, a damper's, nothing else. */
 export const pointsSchemaOf = (type: CornerType) =>
-  group(Object.fromEntries(pointNames(type).map((name) => [name, pointSchema])));
+  group({
+    ...Object.fromEntries(pointNames(type).map((name) => [name, pointSchema])),
+    ...Object.fromEntries(mayHave(type).map((name) => [name, pointSchema.optional()])),
+  });
 
 /** Points of a kind from their places. */
 export const pointsFrom = (type: CornerType, place: (name: PointName) => Vec): Points =>

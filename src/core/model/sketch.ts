@@ -2,7 +2,7 @@ import { pointNames, steersBy, typeOf } from '../corners/kinds';
 import type { CornerType } from '../corners/cornerType';
 import { counted } from './wording';
 import type { AxleDesign, Build } from './build';
-import { COORDINATES } from './points';
+import { COORDINATES, mayHave } from './points';
 import type { Coordinate, PointName, Points } from './points';
 
 /**
@@ -50,13 +50,17 @@ export const axleFigures = (type: CornerType): string[] => [
   ...OF_EVERY_AXLE,
   ...(steersBy(type, 'rack') ? [OF_RACK] : []),
   ...(steersBy(type, 'dropArm') ? OF_DROP_ARM : []),
-  ...pointNames(type).flatMap((name) => COORDINATES.map((c) => pathOf(name, c))),
+  ...[...new Set([...pointNames(type), ...mayHave(type)])].flatMap((name) =>
+    COORDINATES.map((c) => pathOf(name, c)),
+  ),
 ];
 
 /** Those of them that an axle has. */
 export const figuresOf = (design: AxleDesign): string[] =>
-  axleFigures(typeOf(design)).filter(
-    (path) => !AXLE_FIGURES.some((one) => one === path) || figureAt(design, path) !== undefined,
+  axleFigures(typeOf(design)).filter((path) =>
+    AXLE_FIGURES.some((one) => one === path)
+      ? figureAt(design, path) !== undefined
+      : path.split('.')[0] in design.points,
   );
 
 /** Whether a figure is asked for in the brief: of the car, its tyres, rims, rack and drop arm, or how its wheels stand. */
@@ -65,10 +69,17 @@ export const isOfBrief = (path: string): boolean =>
 
 export const isSketched = (of: Marked, path: string): boolean => of.sketch?.includes(path) ?? false;
 
-/** Points that have a coordinate of a sketch. */
-export const sketchedPoints = (design: AxleDesign): PointName[] => {
+/** Points that have a coordinate of a sketch: of what holds the wheel, or of its damper. */
+export const sketchedPoints = (
+  design: AxleDesign,
+  of: 'wheel' | 'damper' = 'wheel',
+): PointName[] => {
   const marks = new Set(design.sketch?.map((path) => path.split('.')[0]));
-  return marks.size === 0 ? [] : pointNames(typeOf(design)).filter((name) => marks.has(name));
+  if (marks.size === 0) return [];
+  const type = typeOf(design);
+  return pointNames(type).filter(
+    (name) => marks.has(name) && (type.points[name].ofDamper === true) === (of === 'damper'),
+  );
 };
 
 /** Somebody says a figure, be it what stood there already. Changes what it is given. */
@@ -122,7 +133,9 @@ function settleAxle(before: AxleDesign | undefined, after: AxleDesign | undefine
   for (const side of ['points', 'rightPoints'] as const) {
     const [from, to] = [before[side], after[side]];
     if (!from || !to) continue;
-    const names = [...new Set(marks.map((path) => path.split('.')[0]))].filter((n) => to[n]);
+    const names = [...new Set(marks.map((path) => path.split('.')[0]))].filter(
+      (n) => from[n] && to[n],
+    );
     const moved = names.filter((name) => COORDINATES.some((c) => from[name][c] !== to[name][c]));
     if (moved.length > 1 && moveAlike(moved, from, to)) continue;
     for (const name of moved)

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { CornerType, WheelPlace } from '../corners/cornerType';
 import { CORNER_TYPES, steersBy, typeOf } from '../corners/kinds';
+import { damperMisfits, damperPointsOf } from './damper';
 import { FORMAT, VERSION, nameSchema } from './build';
 import { briefForStart } from './brief';
 import type { AxleDesign, AxleName, Build, DropArm, Travel } from './build';
@@ -125,19 +126,13 @@ export function blankRear(
 /**
  * An axle as another kind of corner: the wheel stays where it is with its tyre and rim, joints that both kinds have
  * by the same name and on the same body stay too, the rest is as a blank layout has it. Freedoms of joints that go
- * and the right side's own points go; a rack or a drop arm goes where it does not move the kind's rods.
+ * and the right side's own points go, a damper where nothing of the new kind carries it; a rack or a drop arm goes where it does not move the kind's rods.
  */
 export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'): AxleDesign {
-  const [from, to] = [typeOf(design), typeOf({ kind })];
+  const [from, to] = [typeOf({ kind: design.kind }), typeOf({ kind })];
   const { wheelCentre } = design.points;
   const blank = blankPoints(to, { centre: toVec(wheelCentre), end });
   const stays = (name: string) => from.points[name] && from.points[name].on === to.points[name].on;
-  const points = Object.fromEntries(
-    Object.keys(blank).map((name) => [name, { ...(stays(name) ? design.points : blank)[name] }]),
-  ) as unknown as Points;
-  const freedoms = Object.fromEntries(
-    Object.entries(design.freedoms ?? {}).filter(([name]) => to.points[name] && stays(name)),
-  );
   const {
     rack,
     dropArm,
@@ -149,8 +144,20 @@ export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'):
     template: ____,
     dragLinkTo,
     leafLead,
+    damper,
     ...rest
   } = design;
+  const keepsDamper = damper !== undefined && damperMisfits(to, damper).length === 0;
+  const ofDamper = keepsDamper ? damperPointsOf(to, damper) : [];
+  const points = Object.fromEntries([
+    ...Object.keys(blank).map((name) => [name, { ...(stays(name) ? design.points : blank)[name] }]),
+    ...ofDamper.map((name) => [name, { ...design.points[name] }]),
+  ]) as unknown as Points;
+  const freedoms = Object.fromEntries(
+    Object.entries(design.freedoms ?? {}).filter(
+      ([name]) => ofDamper.includes(name) || (to.points[name] && stays(name)),
+    ),
+  );
   // A drop arm whose joint goes is of no use to the next one.
   const arm = from.tieRod?.inner === to.tieRod?.inner ? dropArm : undefined;
   return {
@@ -165,6 +172,7 @@ export function asKind(design: AxleDesign, kind: string, end: 'front' | 'rear'):
     ...(to.coupled?.spring && leafLead !== undefined && { leafLead }),
     ...(to.tieRod && tieRod && { tieRod }),
     ...(to.tieRod && column && { column }),
+    ...(keepsDamper && { damper }),
   };
 }
 

@@ -55,6 +55,9 @@ const UNIT_WORDS = {
   '%': '%',
   ':1': 'to 1',
   'N/mm²': 'N/mm²',
+  'N/mm': 'N/mm',
+  kg: 'kg',
+  Hz: 'Hz',
 } as const;
 
 /** A finite number within [min, max], refused with the value and the limits named. */

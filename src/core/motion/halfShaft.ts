@@ -2,7 +2,7 @@ import { toDeg } from '../geometry/angle';
 import { dot, length, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { U } from '../kinematics/corner';
-import { spindleAt } from '../kinematics/joints';
+import { spindleAt } from '../kinematics/frames';
 import type { HalfShaft } from '../model/build';
 
 /** A half-shaft in one position: both joints' centres, mm; their distance, mm; their bends, degrees. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { poseCorner } from '../kinematics/axle';
-import { jointsAt, spindleAt } from '../kinematics/joints';
+import { spindleAt } from '../kinematics/frames';
+import { jointsAt } from '../kinematics/joints';
 import { wheelOf } from '../kinematics/wheel';
 import { blankBuild } from '../model/starts';
 import { readAt } from '../motion/sweep';

@@ -18,6 +18,8 @@ const FILL: Record<Member['role'], string> = {
   strut: SLATE.string,
   upright: SLATE.soft,
   rod: SLATE.chalk,
+  damper: SLATE.string,
+  rocker: SLATE.soft,
 };
 
 /** As they usually are, mm. */

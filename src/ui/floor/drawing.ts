@@ -4,12 +4,12 @@ import { add, cross, footOnLine, scale, sub, unit } from '@/core/geometry/vec';
 import type { Vec } from '@/core/geometry/vec';
 import type { DrawnCorner } from '@/core/kinematics/corner';
 import { dropArmTo } from '@/core/kinematics/innerWay';
+import { spindleAt } from '@/core/kinematics/frames';
 import {
   axisAtHeight,
   jointsAt,
   onBeamAt,
   otherArmAt,
-  spindleAt,
   steeringAxisAt,
   typedJoints,
 } from '@/core/kinematics/joints';

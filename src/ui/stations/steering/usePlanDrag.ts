@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { armJointOf, typeOf } from '@/core/corners/kinds';
 import { snap } from '@/core/freedoms/freedoms';
-import { carried } from '@/core/kinematics/joints';
+import { carried } from '@/core/kinematics/frames';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import type { Build } from '@/core/model/build';
 import type { Point } from '@/core/model/points';

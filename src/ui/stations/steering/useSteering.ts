@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { isAlike, poseCorner } from '@/core/kinematics/axle';
 import type { Axle } from '@/core/kinematics/axle';
-import { drawnFrame, frameAt } from '@/core/kinematics/joints';
-import type { Frame } from '@/core/kinematics/joints';
+import { drawnFrame, frameAt } from '@/core/kinematics/frames';
+import type { Frame } from '@/core/kinematics/frames';
 import { wheelOf } from '@/core/kinematics/wheel';
 import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, Build, Side } from '@/core/model/build';
