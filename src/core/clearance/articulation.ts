@@ -1,10 +1,12 @@
 import { EVD, Matrix } from 'ml-matrix';
-import type { CornerType, JointOfType } from '../corners/cornerType';
+import type { Body, CornerType, JointOfType } from '../corners/cornerType';
 import { toDeg } from '../geometry/angle';
 import { cross, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { U, UPRIGHT_SIZE } from '../kinematics/corner';
 import type { DrawnCorner } from '../kinematics/corner';
+import { allBodiesPoser, bodyIn } from '../kinematics/hung';
+import type { AllBodies } from '../kinematics/hung';
 import { turnedWith } from '../kinematics/innerWay';
 import { carried, frameAt } from '../kinematics/frames';
 import { placer } from '../kinematics/joints';
@@ -44,7 +46,7 @@ export function jointTypeOf(
  * ahead: a ball joint's stud, on the upright, against its arm; a ball at a member's end (the rack's inner
  * joint, a strut's top), the member against how it lies at ride height; a rod end, the member against the plane
  * its bolt is square to. A rod end turns freely about its bolt, which stands upright at the upright and lies along
- * the car at the chassis; a radius arm's ball about one across the car.
+ * the car at the chassis and at a damper's ends; a radius arm's ball about one across the car.
  * @param studs how studs lie on the upright as drawn where somebody measured it: these count from square to their
  * arm, for that is how its socket is set, and so may be articulated at ride height already
  * @returns null where the layout cannot be solved as drawn
@@ -83,10 +85,14 @@ export function articulationMeasures(
   const home = new Float64Array(UPRIGHT_SIZE);
   if (!corner.pose(0, 0, home)) return null;
   const jointsAt = placer(drawn);
+  const bodiesAt = type.joints.some(({ at }) => type.points[at].ofDamper)
+    ? allBodiesPoser(drawn)
+    : null;
   const posed = (upright: Float64Array): Posed => ({
     at: jointsAt(upright),
     upright: frameAt(upright),
     input: upright[U.rack],
+    bodies: bodiesAt && bodiesAt(upright),
   });
   const asDrawn = posed(home);
   // Every joint of a pose looks at the same places.
@@ -109,6 +115,14 @@ interface Posed {
   upright: Frame;
   /** The steering's, mm of a rack outward or degrees of a drop arm. */
   input: number;
+  /** Every body, where a damper rides on some of them. */
+  bodies: AllBodies | null;
+}
+
+/** A direction that was drawn on a body, in a position. */
+function turnedOn(body: Body, v: Vec, bodies: AllBodies): Vec {
+  const pose = bodyIn(bodies, body);
+  return sub(pose.place(v), pose.place([0, 0, 0]));
 }
 
 /** How far a joint articulates in a position from how it stands at home, degrees. */
@@ -149,7 +163,10 @@ function articulationOf(
   // The bolt that a rod end has on a drop arm lies along the shaft and turns with the arm.
   const shaft = rides && steering.by === 'drop arm' ? steering.about : null;
   const bolt = shaft && !bolts?.[joint.at] ? shaft : boltOf(type, joint.at, along0, bolts);
-  return type.points[joint.at].on === 'chassis'
+  const { on, ofDamper } = type.points[joint.at];
+  if (ofDamper && on !== 'chassis')
+    return (now) => offSquare(alongOf(now), now.bodies ? turnedOn(on, bolt, now.bodies) : bolt);
+  return on === 'chassis'
     ? (now) => offSquare(alongOf(now), rides ? turnedWith(steering, bolt, now.input) : bolt)
     : (now) => offSquare(alongOf(now), carried(bolt, home.upright, now.upright));
 }
@@ -158,7 +175,9 @@ function articulationOf(
 function boltOf(type: CornerType, name: PointName, along: Vec, bolts: AxleDesign['bolts']): Vec {
   const told = bolts?.[name];
   if (told) return unit(toVec(told));
-  return square(type.points[name].on === 'chassis' ? [1, 0, 0] : [0, 0, 1], along);
+  const { on, ofDamper } = type.points[name];
+  // A damper's bolts lie along the car, as the pivots of what it rides on do.
+  return square(on === 'chassis' || ofDamper ? [1, 0, 0] : [0, 0, 1], along);
 }
 
 /**
@@ -176,7 +195,9 @@ export function bestBolt(wheel: Wheel, name: PointName): Vec | null {
   const jointsAt = placer(drawn);
   if (!corner.pose(0, 0, upright)) return null;
   const home = frameAt(upright);
-  const onUpright = type.points[name].on === 'upright';
+  const { on, ofDamper } = type.points[name];
+  const onUpright = on === 'upright';
+  const bodiesAt = ofDamper ? allBodiesPoser(drawn) : null;
   const ways: Vec[] = [];
   for (const { travel: at, rack } of positionsByRack(wheel.travel, wheel.steerRange)) {
     if (!corner.pose(at, rackSign * rack, upright)) continue;
@@ -187,6 +208,12 @@ export function bestBolt(wheel: Wheel, name: PointName): Vec | null {
       along,
       name === type.tieRod?.inner ? -upright[U.rack] : 0,
     );
+    if (bodiesAt) {
+      const bodies = bodiesAt(upright);
+      const axes = AXES.map((axis) => turnedOn(on, axis, bodies));
+      ways.push(axes.map((axis) => dot(along, axis)) as unknown as Vec);
+      continue;
+    }
     ways.push(onUpright ? carried(along, frameAt(upright), home) : turned);
   }
   const spread = Matrix.zeros(3, 3);
@@ -197,6 +224,12 @@ export function bestBolt(wheel: Wheel, name: PointName): Vec | null {
   const least = realEigenvalues.indexOf(Math.min(...realEigenvalues));
   return unit(eigenvectorMatrix.getColumn(least) as unknown as Vec);
 }
+
+const AXES: readonly Vec[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+];
 
 function frame(first: Vec, towards: Vec): Frame {
   const second = square(towards, first);

@@ -1,5 +1,5 @@
 import { chassisPoints, pointNames, uprightPoints } from '../corners/kinds';
-import type { CornerType } from '../corners/cornerType';
+import type { Body, CornerType } from '../corners/cornerType';
 import type { AxleDesign, Build } from '../model/build';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { rodAsBuilt } from '../strength/rodParts';
@@ -15,7 +15,7 @@ import type { Position } from './positions';
 import { isBeside, startingRoom } from '../model/room';
 import type { KeepOut, WantedRoom } from '../model/room';
 import { JOINT_BODY, roomInWheel } from '../upright/rim';
-import { add, distance, scale } from '../geometry/vec';
+import { add, distance, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder } from './shapes';
 import type { Least } from './shapes';
@@ -29,6 +29,8 @@ interface Tube {
   from: Vec;
   to: Vec;
   radius: number;
+  /** What body it is of, where it swings by itself; a damper's: what its outer end rides on. */
+  body?: Body | undefined;
 }
 
 /** Arms, links, rod and half-shaft in one position; diameters as drawn, the rod's as it is. */
@@ -40,18 +42,32 @@ function tubesOf(
   rodRadius: number,
 ) {
   const arms: Tube[] = [];
+  const damper: Tube[] = [];
   let rod: Tube | null = null;
   for (const { from, to, role, name, diameter } of type.members) {
     if (name === undefined) continue;
     const ends = { from: at[from], to: at[to] };
-    if (role === 'rod') rod = { name: rodWord(design), ...ends, radius: rodRadius };
-    else arms.push({ name, ...ends, radius: diameter / 2 });
+    const tube = { name, ...ends, radius: diameter / 2 };
+    if (role === 'rod') rod = { ...tube, name: rodWord(design), radius: rodRadius };
+    else if (type.points[to].ofDamper) damper.push({ ...tube, body: type.points[to].on });
+    else arms.push({ ...tube, body: armOf(type, from, to) });
   }
   const { halfShaft } = design;
-  if (!halfShaft) return { rod, rest: arms, arms };
+  if (!halfShaft) return { rod, rest: [...arms, ...damper], arms, damper };
   const { inner, outer } = shaftAt(halfShaft, upright);
   const shaft: Tube = { name: 'half-shaft', from: inner, to: outer, radius: SHAFT };
-  return { rod, rest: [...arms, shaft], arms, shaft };
+  return { rod, rest: [...arms, ...damper, shaft], arms, damper, shaft };
+}
+
+/** The arm that a member is a tube of. */
+const armOf = ({ pivots }: CornerType, from: PointName, to: PointName): Body | undefined =>
+  pivots.find(({ through, carries }) => through.includes(from) && carries === to)?.body;
+
+/** A damper without what is near the arm that it stands on: there the two are bolted together. */
+function offItsLug({ from, to, radius }: Tube): [Vec, Vec] {
+  const long = distance(from, to);
+  const left = Math.max(0, long - 3 * radius) / long;
+  return [from, add(from, scale(sub(to, from), left))];
 }
 
 /** Half of a half-shaft and of a joint's body, as drawn, mm. */
@@ -64,6 +80,8 @@ export interface Closest {
   what: string;
   to: string;
   ofRod: boolean;
+  /** One of them is of the damper: itself, its rod, its spring. */
+  ofDamper: boolean;
   /** One of them goes with the steering: the wheel, or the rod. */
   turns: boolean;
   clearance: number;
@@ -113,7 +131,7 @@ export function clearancesAt(
   for (const { fullBump, ...position } of positions) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
     const at = jointsAt(upright);
-    const look: Look = (what, to, by, less, find, part) => {
+    const look: Look = (what, to, by, less, find, part, ofDamper) => {
       const ofRod = part === 'rod';
       if (rodOnly && !ofRod) return;
       const key = `${what}|${to}`;
@@ -123,7 +141,8 @@ export function clearancesAt(
       const clearance = found && found.distance - less;
       if (clearance !== null && clearance < (known?.clearance ?? most) - 1e-3)
         worst.set(key, {
-          ...{ what, to, ofRod, turns: part !== undefined, clearance, wanted: by },
+          ...{ what, to, ofRod, ofDamper: ofDamper === true, turns: part !== undefined },
+          ...{ clearance, wanted: by },
           ...{ at: found!.at, ...position },
         });
     };
@@ -147,6 +166,7 @@ type Look = (
   find: (ceiling: number) => Least | null,
   /** What of the pair goes with the steering. */
   part?: 'rod' | 'wheel',
+  ofDamper?: boolean,
 ) => void;
 
 /** Every pair of bodies in one position. */
@@ -161,7 +181,7 @@ function closeIn(
   look: Look,
 ): void {
   const tyre = tyreOf(design, at.wheelCentre, spindleAt(upright));
-  const { rod, rest, arms, shaft } = tubesOf(type, design, at, upright, rodRadius);
+  const { rod, rest, arms, damper, shaft } = tubesOf(type, design, at, upright, rodRadius);
   const toTyre = (p: Vec) => toRing(p, tyre);
   const { tieRod } = type;
   const isOfRod = (name: PointName) => name === tieRod?.inner || name === tieRod?.outer;
@@ -188,6 +208,7 @@ function closeIn(
             ? null
             : leastToConvex(from, to, distanceTo),
         tube === rod ? 'rod' : undefined,
+        damper.includes(tube),
       );
     }
     // Inner pivots are bolted to what they are near: only what moves is looked at.
@@ -201,7 +222,7 @@ function closeIn(
       'wheel',
     );
   }
-  const apart = (a: Tube, b: Tube) =>
+  const apart = (a: Tube, b: Tube, ofDamper = damper.includes(a) || damper.includes(b)) =>
     look(
       a.name,
       b.name,
@@ -209,11 +230,17 @@ function closeIn(
       a.radius + b.radius,
       () => betweenLines(a.from, a.to, b.from, b.to),
       a === rod ? 'rod' : undefined,
+      ofDamper,
     );
   if (rod) for (const tube of rest) apart(rod, tube);
-  if (shaft) for (const arm of arms) apart(shaft, arm);
+  if (shaft) for (const arm of [...arms, ...damper]) apart(shaft, arm);
+  for (const one of damper)
+    for (const arm of arms) {
+      const [from, to] = one.body === arm.body && arm.body ? offItsLug(one) : [one.from, one.to];
+      apart({ ...one, from, to }, arm, true);
+    }
   // A half-shaft goes through the wheel's middle on purpose; so does an arm that ends at the hub.
-  for (const tube of rod ? [...arms, rod] : arms) {
+  for (const tube of [...arms, ...damper, ...(rod ? [rod] : [])]) {
     const { name, from, to, radius } = tube;
     if (to === at.wheelCentre) continue;
     look(
@@ -223,6 +250,7 @@ function closeIn(
       radius,
       (ceiling) => leastAlong(from, to, toTyre, 0.2, ceiling),
       tube === rod ? 'rod' : 'wheel',
+      damper.includes(tube),
     );
   }
   for (const name of onUpright) joint(name, 'tyre and rim', toTyre, 'wheel');
@@ -248,7 +276,8 @@ interface Around {
 }
 
 function jointsAbout(type: CornerType): Around {
-  const joint = (name: PointName) => !type.points[name].mark;
+  // A damper's ends are within its own body.
+  const joint = (name: PointName) => !type.points[name].mark && !type.points[name].ofDamper;
   const onUpright = uprightPoints(type).filter(joint);
   const { tieRod } = type;
   const rest = onUpright.filter((name) => name !== tieRod?.outer);
@@ -259,7 +288,7 @@ function jointsAbout(type: CornerType): Around {
     pairs: tieRod
       ? [
           ...chassisPoints(type)
-            .filter((name) => name !== tieRod.inner)
+            .filter((name) => name !== tieRod.inner && joint(name))
             .map((name): [PointName, PointName] => [tieRod.inner, name]),
           ...rest.map((name): [PointName, PointName] => [tieRod.outer, name]),
         ]

@@ -99,8 +99,13 @@ export function stationStates(
               ...(alone ? [] : judgeWidth(build, design)),
               // Without a rod the toe over the travel is what arms and links make it.
               ...(!type.tieRod && !type.coupled && bumpSteer ? [judgeToe(bumpSteer, targets)] : []),
-              ...judgeClearances(known.clearances, () => true),
-              ...judgeArticulations(build, wheel, known.articulations, articulatedJoints(type)),
+              ...judgeClearances(known.clearances, ({ ofDamper }) => !ofDamper),
+              ...judgeArticulations(
+                build,
+                wheel,
+                known.articulations,
+                articulatedJoints(type).filter((name) => !type.points[name].ofDamper),
+              ),
             ],
             'nothing to judge',
           ),

@@ -1,3 +1,4 @@
+import type { Body } from '../corners/cornerType';
 import { pointNames } from '../corners/kinds';
 import type { Vec } from '../geometry/vec';
 import { toVec } from '../model/points';
@@ -72,6 +73,12 @@ export interface AllBodies {
   bar: HungPose | null;
 }
 
+/** A body by name in a pose; one that no rod reaches counts as where it is drawn. */
+export function bodyIn({ at, rocker, bar }: AllBodies, body: Body): BodyPose {
+  if (body === 'rocker') return rocker ?? at('chassis');
+  return body === 'bar' ? (bar ?? at('chassis')) : at(body);
+}
+
 export function allBodiesPoser(corner: DrawnCorner): (upright: Float64Array) => AllBodies {
   const bodies = bodyPoser(corner);
   const { rocker, bar } = hungOf(corner);
@@ -96,11 +103,8 @@ export function hungPlacer(
   if (names.length === 0) return null;
   const poser = allBodiesPoser(corner);
   return (upright, joints) => {
-    const { at, rocker, bar } = poser(upright);
-    for (const name of names) {
-      const { on } = type.points[name];
-      const body = on === 'rocker' ? rocker : on === 'bar' ? bar : at(on as FirstBody);
-      if (body) joints[name] = body.place(toVec(points[name]));
-    }
+    const bodies = poser(upright);
+    for (const name of names)
+      joints[name] = bodyIn(bodies, type.points[name].on).place(toVec(points[name]));
   };
 }
