@@ -7,6 +7,8 @@ import { columnSchema } from './column';
 import type { Column } from './column';
 import { damperMisfits, damperPointsOf, damperSchema } from './damper';
 import type { Damper } from './damper';
+import { loadCaseSchema, strengthSchema } from './loads';
+import type { Strength } from './loads';
 import { freedomsSchemaOf } from './freedoms';
 import type { Freedoms } from './freedoms';
 import { CAR_FIGURES, axleFigures } from './sketch';
@@ -142,6 +144,8 @@ const cornerSchemaOf = (type: CornerType) => ({
   bolts: boltsSchemaOf(type).optional(),
   /** The right side's own points where it is not the left's mirror image. */
   rightPoints: pointsSchemaOf(type).optional(),
+  /** What of it carries its loads. */
+  strength: strengthSchema.optional(),
   ...marksSchema(axleFigures(type)),
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
   ...(type.tieRod && {
@@ -198,6 +202,7 @@ export interface AxleDesign {
   /** From the hands to the pinion or the drop arm's shaft. */
   column?: Column | undefined;
   damper?: Damper | undefined;
+  strength?: Strength | undefined;
   /** The side whose arm the drag link moves, where wheels are coupled: left unless it says otherwise. */
   dragLinkTo?: Side | undefined;
   /** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */
@@ -273,6 +278,8 @@ export const buildSchema = group({
   room: roomSchema.optional(),
   /** What the tie rods have to carry, for first estimates of their strength. */
   rod: rodSchema.optional(),
+  /** Cases of load at a wheel; common practice without them. */
+  loads: listOf(loadCaseSchema, 20, 'cases').optional(),
   /** What was asked of the finders. */
   asked: askedSchema.optional(),
   /** What the variant in `front` and `rear` is called, and the variants that are put aside: layouts, in files. */

@@ -100,21 +100,23 @@ export const RESERVE = 2;
  * @param area mm²
  * @param second moment of area, mm⁴
  * @param yielding yield strength, N/mm²
+ * @param modulus of elasticity, N/mm²
  */
 export function bucklingOf(
   area: number,
   second: number,
   length: number,
   yielding: number,
+  modulus = STEEL,
 ): Pick<RodStrength, 'buckling' | 'rule' | 'slenderness'> {
   const slenderness = length / Math.sqrt(second / area);
-  const limit = Math.sqrt((2 * Math.PI ** 2 * STEEL) / yielding);
+  const limit = Math.sqrt((2 * Math.PI ** 2 * modulus) / yielding);
   if (slenderness > limit)
     return {
-      buckling: (Math.PI ** 2 * STEEL * second) / length ** 2,
+      buckling: (Math.PI ** 2 * modulus * second) / length ** 2,
       rule: 'Euler',
       slenderness,
     };
-  const part = 1 - (yielding * slenderness ** 2) / (4 * Math.PI ** 2 * STEEL);
+  const part = 1 - (yielding * slenderness ** 2) / (4 * Math.PI ** 2 * modulus);
   return { buckling: area * yielding * part, rule: 'Johnson', slenderness };
 }
