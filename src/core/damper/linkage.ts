@@ -1,6 +1,6 @@
 import { damperEnds } from '../corners/damperTable';
 import { toDeg } from '../geometry/angle';
-import { add, cross, dot, scale, sub, unit } from '../geometry/vec';
+import { cross, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { DrawnCorner } from '../kinematics/corner';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
@@ -157,20 +157,21 @@ export class Linkage {
     const axis = unit(sub(this.placeOf('rockerAxis'), pivot));
     const flat = (v: Vec) => sub(v, scale(axis, dot(v, axis)));
     const angle = between(flat(sub(damper.inner, damper.outer)), flat(sub(pivot, damper.outer)));
-    return Math.min(angle, 180 - angle);
+    return fromStraight(angle);
   }
 }
 
-const between = (a: Vec, b: Vec): number =>
+/** How far an angle is from straight, either way, degrees. */
+export const fromStraight = (angle: number): number => Math.min(angle, 180 - angle);
+
+/** Between two directions, degrees. */
+export const between = (a: Vec, b: Vec): number =>
   toDeg(Math.atan2(Math.hypot(...cross(a, b)), dot(a, b)));
 
-function lineAt(inner: Vec, body: BodyPose, drawn: Vec): LineAt {
+/** A line from a place on the chassis to one that is drawn on a body. */
+export function lineAt(inner: Vec, body: BodyPose, drawn: Vec): LineAt {
   const outer = body.place(drawn);
   const along = sub(outer, inner);
   const length = Math.hypot(...along);
   return { length, ratio: -dot(along, goes(body, outer)) / length, inner, outer };
 }
-
-/** Where a damper's line ends so far from its inner end, mm. */
-export const alongLine = ({ inner, outer, length }: LineAt, by: number): Vec =>
-  add(inner, scale(sub(outer, inner), by / length));

@@ -12,6 +12,8 @@ export interface DamperRow {
   at: LinkageAt;
   /** How the motion ratio changes per mm of bump, 1/mm: from exact ratios either side; null at the end of what is reached. */
   ratioChange: number | null;
+  /** The same of a spring of its own place. */
+  springRatioChange: number | null;
   /** How far the coil spring is pressed together, and its force. */
   pressed: number | null;
   springForce: number | null;
@@ -90,6 +92,7 @@ export class DamperAt {
       }, travel);
     const ratioChange = change(({ damper: { ratio } }) => ratio);
     const { spring, torsion, bar } = damper;
+    const springRatioChange = spring?.on ? change((one) => one.spring?.ratio) : null;
     const by = springPressed(damper, at, home);
     const coil = spring && by !== null ? pressed(spring, by, rate) : null;
     const line = spring?.on ? at.spring : at.damper;
@@ -99,7 +102,7 @@ export class DamperAt {
         force: coil.force,
         ratio: line.ratio,
         stiffness: coil.rate,
-        change: spring?.on ? change((one) => one.spring?.ratio) : ratioChange,
+        change: spring?.on ? springRatioChange : ratioChange,
       });
     let torque: number | null = null;
     if (torsion && at.torsion) {
@@ -117,6 +120,7 @@ export class DamperAt {
       travel,
       at,
       ratioChange,
+      springRatioChange,
       pressed: by,
       springForce: coil?.force ?? null,
       torque,
