@@ -23,6 +23,8 @@ const FLOORS = [
   'takeoff',
   'tolerance',
   'clearance',
+  'damper',
+  'loads',
   'column',
   'steering',
   'bumpsteer',

@@ -6,6 +6,7 @@ import type { PlaneName } from '../src/core/model/mapPlanes';
 import { backupTo, restoreFrom } from './backup';
 import { checkReport } from './check';
 import { columnTable } from './column';
+import { damperTable, loadsTable } from './damper';
 import { BadInput, readBuild } from './input';
 import { kindsList } from './kinds';
 import { mapTable } from './map';
@@ -56,6 +57,9 @@ const sweepOptions = z
 const steerOptions = z.object({ ...positions, travel: z.number() }).refine(...inOrder);
 
 const columnOptions = z.object({ ...positions, clock: z.boolean().optional() }).refine(...inOrder);
+
+const damperOptions = z.object({ ...wheel, ...positions }).refine(...inOrder);
+const loadsOptions = z.object({ ...wheel, format: z.enum(['csv', 'json']) });
 
 /** Options as they are wanted, or a usage error. */
 function checked<T>(schema: z.ZodType<T>, given: unknown): T {
@@ -160,6 +164,29 @@ function program(print: (text: string) => void): Command {
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
       print(answer(file, columnTable(readBuild(file), checked(columnOptions, given))));
+    });
+  havrik
+    .command('damper')
+    .description('move one wheel through its travel and print what its damper and spring do')
+    .argument('<file>', 'a .havrik.json file')
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
+    .option('--from <mm>', 'lowest travel, − in droop (default: full droop)', number)
+    .option('--to <mm>', 'highest travel, + in bump (default: full bump)', number)
+    .option('--step <mm>', 'between positions', number, 5)
+    .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
+    .action((file: string, given: unknown) => {
+      print(answer(file, damperTable(readBuild(file), checked(damperOptions, given))));
+    });
+  havrik
+    .command('loads')
+    .description('estimate what every part of a corner carries in its worst case: no approval')
+    .argument('<file>', 'a .havrik.json file')
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
+    .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
+    .action((file: string, given: unknown) => {
+      print(answer(file, loadsTable(readBuild(file), checked(loadsOptions, given))));
     });
   havrik
     .command('kinds')

@@ -6,6 +6,8 @@ import { armsFromCamber } from '../core/arms/armsFromCamber';
 import type { ArmsFinding } from '../core/arms/armsFromCamber';
 import { findPath } from '../core/column/findPath';
 import type { PathFinding } from '../core/column/findPath';
+import { findMounts } from '../core/damper/findMounts';
+import type { DamperChoice, MountsFound } from '../core/damper/findMounts';
 import { rackWay } from '../core/kinematics/axle';
 import type { AckermannWanted } from '../core/model/ackermannWanted';
 import type { ArmsWanted } from '../core/model/armsWanted';
@@ -80,6 +82,19 @@ const api = {
         front.column ? findPath(front.column, room, 'front', rackWay(front.rack, 'left')) : null,
       onProgress,
     ),
+
+  /** Mounts of a wheel's damper, every damper given tried; null where a later call or `cancel` ended it. */
+  mounts: (
+    build: Build,
+    axle: AxleName,
+    side: Side,
+    choices: DamperChoice[],
+    onProgress: (part: number) => void,
+  ): Promise<MountsFound | null> =>
+    run(() => {
+      const wheel = wheelOf(build, axle, side);
+      return wheel && findMounts(build, wheel, wheel.design.damper?.wanted, choices);
+    }, onProgress),
 
   /** A map from coarse to fine: `onMap` has it whenever it is finer. */
   map: (

@@ -126,6 +126,10 @@ export const pointNames = (type: Pick<CornerType, 'points'>): string[] => {
 };
 const NAMES = new WeakMap<object, string[]>();
 
+/** Points that hold the wheel: all but a damper's. */
+export const wheelPoints = (type: Pick<CornerType, 'points'>): string[] =>
+  pointNames(type).filter((name) => !type.points[name].ofDamper);
+
 /** Points that the upright carries, the wheel's centre left out: what can be measured off the hub's face. */
 export const uprightPoints = (type: Pick<CornerType, 'points'>): string[] =>
   pointNames(type).filter((name) => type.points[name].on === 'upright' && name !== 'wheelCentre');

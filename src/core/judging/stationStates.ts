@@ -1,4 +1,5 @@
 import { judgeColumn } from '../column/judge';
+import { judgeDamper } from '../damper/judge';
 import { judgeBumpSteer } from '../motion/bumpSteer';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { rodAsBuilt } from '../strength/rodParts';
@@ -14,7 +15,7 @@ import type { Targets } from '../model/brief';
 import type { AxleDesign, Build } from '../model/build';
 import { openVariantOf } from '../model/variants';
 import type { PointName } from '../model/points';
-import { isOfBrief, isOfSketch, sketchInWords } from '../model/sketch';
+import { isOfBrief, isOfSketch, sketchInWords, sketchedPoints } from '../model/sketch';
 import { counted } from '../model/wording';
 import { pointLabel, rodWord } from '../model/labels';
 import { judgeSteering } from '../steering/steering';
@@ -132,7 +133,26 @@ export function stationStates(
       ? // Nothing of it rests on what a corner's sketch stands in for.
         { ...worstOf(judgeColumn(build.front.column, build.room, 'front'))!, ...frozen }
       : { words: 'none laid yet' },
+    damper: design.damper ? damperState(build, wheel, known, frozen) : { words: 'none drawn yet' },
   };
+}
+
+/** A damper stands on where the corner is, and on its own places. */
+function damperState(build: Build, wheel: Wheel, known: Known, frozen: object): StationState {
+  const { design } = wheel;
+  if (isOfSketch(build, design)) return { words: sketchInWords(build, design) };
+  const own = sketchedPoints(design, 'damper').length;
+  if (own > 0) return { words: `sketch: ${counted(own, 'joint')} to set` };
+  const worst = worstOf([
+    ...judgeDamper(build, wheel, known.clearances),
+    ...judgeArticulations(
+      build,
+      wheel,
+      known.articulations,
+      articulatedJoints(wheel.type).filter((name) => wheel.type.points[name].ofDamper),
+    ),
+  ]);
+  return worst ? { ...worst, ...frozen } : { words: 'its lengths are not said yet' };
 }
 
 const judgeGain = (gain: number, targets: Targets): Judged => ({

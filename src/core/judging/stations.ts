@@ -7,5 +7,6 @@ export const STATIONS = [
   'rack',
   'steering',
   'column',
+  'damper',
 ] as const;
 export type Station = (typeof STATIONS)[number];

@@ -18,6 +18,10 @@ export const PART_KINDS = [
   'collar',
   'coupler',
   'assistMotor',
+  'damper',
+  'spring',
+  'bar',
+  'plate',
 ] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
@@ -90,12 +94,16 @@ export const tyrePart = group({
   radius: measure('mm', 50, 1000),
 });
 
+/** Yield strength as the seller states it, N/mm², and who that is; nothing is reckoned with what nobody states. */
+const stated = group({ yield: measure('N/mm²', 20, 2500).optional(), source: remark(120).optional() });
+
 export const tubePart = group({
   kind: z.literal('tube'),
   ...common,
   outside: measure('mm', 3, 300),
   wall: measure('mm', 0.3, 50),
   material: remark(),
+  ...stated.shape,
 });
 
 /** One end of a part of the column: a spline by its teeth (0 where it has none), across and how deep, mm. */
@@ -176,6 +184,48 @@ export const assistMotorPart = group({
   below: partFit,
 });
 
+/** A damper, eye to eye; how far before closed its stop begins, 0 where it has none; its eyes; its perch's thread, 0 where it has none. */
+export const damperPart = group({
+  kind: z.literal('damper'),
+  ...common,
+  closed: measure('mm', 20, 2000),
+  open: measure('mm', 25, 2500),
+  outside: measure('mm', 10, 300),
+  stop: measure('mm', 0, 200),
+  eyeWidth: measure('mm', 0, 120),
+  eyeBore: measure('mm', 3, 40),
+  /** Either way, degrees. */
+  eye: measure('deg', 0, 90),
+  pitch: measure('mm', 0, 10),
+});
+
+export const springPart = group({
+  kind: z.literal('spring'),
+  ...common,
+  rate: measure('N/mm', 0.5, 2000),
+  free: measure('mm', 20, 1500),
+  bind: measure('mm', 5, 1200),
+  inside: measure('mm', 5, 390),
+  outside: measure('mm', 10, 400),
+});
+
+/** A bar that is twisted: a wall of 0 is solid. */
+export const barPart = group({
+  kind: z.literal('bar'),
+  ...common,
+  outside: measure('mm', 3, 120),
+  wall: measure('mm', 0, 40),
+  length: measure('mm', 20, 4000),
+});
+
+export const platePart = group({
+  kind: z.literal('plate'),
+  ...common,
+  thick: measure('mm', 0.3, 100),
+  material: remark(),
+  ...stated.shape,
+});
+
 /** The same as the column has it. */
 export const fitOf = ({ teeth, ...fit }: PartFit): Fit => ({ ...fit, ...(teeth > 0 && { teeth }) });
 
@@ -193,9 +243,15 @@ export const partSchema = z.discriminatedUnion('kind', [
   collarPart,
   couplerPart,
   assistMotorPart,
+  damperPart,
+  springPart,
+  barPart,
+  platePart,
 ]);
 export type Part = z.infer<typeof partSchema>;
 export type UprightPart = z.infer<typeof uprightPart>;
 export type RackPart = z.infer<typeof rackPart>;
 export type InnerRodPart = z.infer<typeof innerRodPart>;
+export type DamperPart = z.infer<typeof damperPart>;
+export type SpringPart = z.infer<typeof springPart>;
 export type TyrePart = z.infer<typeof tyrePart>;

@@ -5,6 +5,8 @@ import { poseCorner } from '@/core/kinematics/axle';
 import type { Axle, AxleCorner } from '@/core/kinematics/axle';
 import type { HalfShaft, Side, Travel } from '@/core/model/build';
 import type { DrawnCorner } from '@/core/kinematics/corner';
+import { Linkage } from '@/core/damper/linkage';
+import type { LineAt } from '@/core/damper/linkage';
 import { shaftAt } from '@/core/motion/halfShaft';
 import type { ShaftPose } from '@/core/motion/halfShaft';
 import { makeSweep, readAt, runSweep, travelSweep } from '@/core/motion/sweep';
@@ -23,6 +25,8 @@ export interface CornerView {
   side: Side;
   /** The half-shaft in every position of the sweeps; null where there is none, or out of reach. */
   shafts: Record<Where, (ShaftPose | null)[]> | null;
+  /** The damper in every position of the sweeps; null where there is none. */
+  dampers: Record<Where, (LineAt | null)[]> | null;
   reading: Reading;
   drawn: Drawn;
   /** The position shown, the one position of a sweep. */
@@ -61,6 +65,7 @@ export function useCorner(wheel: Wheel | null, position: Position): CornerView |
         side: wheel.side,
         bumpSteer: layout.bumpSteer,
         shafts: posed.shaft && curve.shafts && { at: posed.shaft, ...curve.shafts },
+        dampers: posed.damper && curve.dampers && { at: posed.damper, ...curve.dampers },
         inRoll: curve.inRoll && posed.atInRoll && { at: posed.atInRoll, ...curve.inRoll },
       },
     [wheel, layout, curve, posed],
@@ -78,6 +83,7 @@ interface Layout {
   travel: Travel;
   axle: Axle | null;
   shaft: HalfShaft | undefined;
+  linkage: Linkage | null;
   corner: AxleCorner | null;
   /** Why there is no corner. */
   fault: string;
@@ -91,6 +97,7 @@ function solveLayout({ solved, corner, side, design, drawn, travel }: Wheel): La
     travel,
     axle: solved.ok ? solved.axle : null,
     shaft: design.halfShaft,
+    linkage: corner && design.damper ? new Linkage(corner, design.damper) : null,
     corner,
     fault: solved.ok
       ? ''
@@ -112,6 +119,7 @@ function poseAt(layout: Layout, { travel, rack, opposite }: Position) {
       at: makeSweep(1),
       atInRoll: null,
       shaft: null,
+      damper: null,
     };
   const goes = opposite ? -1 : 1;
   const pose = poseCorner(corner, travel, rack, goes * travel);
@@ -127,6 +135,7 @@ function poseAt(layout: Layout, { travel, rack, opposite }: Position) {
     at,
     atInRoll: rolls(layout) ? swept(-1) : null,
     shaft: shaftsOver(layout, at),
+    damper: dampersOver(layout, at),
     reading: readAt(corner, travel, rack, goes),
     drawn: pose.ok ? drawnAt(typed, pose.upright) : drawnAsTyped(typed),
   };
@@ -149,13 +158,23 @@ function sweepAtRack(layout: Layout, rack: number) {
   const ends = corner ? [travel.bump, -travel.droop].map((at) => poseCorner(corner, at, rack)) : [];
   const ghosts = ends.flatMap((pose) => (pose.ok ? [drawnAt(typed, pose.upright)] : []));
   const over = shaftsOver(layout, sweep);
+  const overDampers = dampersOver(layout, sweep);
   return {
     sweep,
     ride,
     inRoll,
     ghosts,
     shafts: over && { sweep: over, ride: shaftsOver(layout, ride)! },
+    dampers: overDampers && { sweep: overDampers, ride: dampersOver(layout, ride)! },
   };
+}
+
+/** The damper in every position of a sweep; null where the axle has none. */
+function dampersOver({ linkage }: Layout, sweep: Sweep): (LineAt | null)[] | null {
+  return (
+    linkage &&
+    Array.from(sweep.travel, (travel, i) => linkage.at(travel, sweep.rack[i])?.damper ?? null)
+  );
 }
 
 /** The half-shaft in every position of a sweep; null where the axle has none. */

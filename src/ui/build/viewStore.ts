@@ -56,6 +56,7 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
   rack: ['toe'],
   steering: ['toe'],
   column: ['toe'],
+  damper: ['motionRatio'],
 };
 export const USUAL_UNDER = 448;
 

@@ -29,7 +29,7 @@ const at = (part: Part, path: string): unknown =>
   path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], part);
 
 const print = (value: unknown): string =>
-  typeof value === 'number' ? printLength(value) : String(value);
+  typeof value === 'number' ? printLength(value) : String(value ?? '');
 
 const PARSERS = { length: parseLength, angle: parseAngle, number: parseNumber };
 
@@ -44,6 +44,10 @@ function read(part: Part, typed: Typed): { part: Part } | { problems: Record<str
     const keys = field.path.split('.');
     const last = keys.pop()!;
     const holder = keys.reduce((value, key) => value[key] as Record<string, unknown>, next);
+    if (field.optional && text.trim() === '') {
+      delete holder[last];
+      continue;
+    }
     if (field.type === 'text' || field.type === 'choice') {
       holder[last] = text;
       continue;

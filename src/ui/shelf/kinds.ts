@@ -11,6 +11,8 @@ export interface PartField {
   ending?: string;
   options?: string[];
   wide?: boolean;
+  /** May be left empty. */
+  optional?: true;
 }
 
 export const KIND_WORDS: Record<PartKind, { one: string; many: string }> = {
@@ -27,6 +29,10 @@ export const KIND_WORDS: Record<PartKind, { one: string; many: string }> = {
   collar: { one: 'collar', many: 'Collars' },
   coupler: { one: 'coupler', many: 'Couplers' },
   assistMotor: { one: 'assist motor', many: 'Assist motors' },
+  damper: { one: 'damper', many: 'Dampers' },
+  spring: { one: 'coil spring', many: 'Coil springs' },
+  bar: { one: 'bar', many: 'Bars' },
+  plate: { one: 'plate', many: 'Plates' },
 };
 
 const length = (path: string, label: string): PartField => ({ path, label, type: 'length' });
@@ -44,6 +50,11 @@ const fit = (end: string, word: string): PartField[] => [
   length(`${end}.depth`, `${word}: deep`),
 ];
 const bothEnds = [...fit('above', 'Upper end'), ...fit('below', 'Lower end')];
+/** What its seller states of a material. */
+const stated: PartField[] = [
+  { path: 'yield', label: 'Yield, as the seller states it', type: 'number', ending: 'N/mm²', optional: true },
+  { ...text('source', 'Stated by'), optional: true },
+];
 const handed: PartField = {
   path: 'hand',
   label: 'Hand',
@@ -91,6 +102,7 @@ export const FIELDS: Record<PartKind, PartField[]> = {
     length('outside', 'Outside diameter'),
     length('wall', 'Wall'),
     text('material', 'Material'),
+    ...stated,
   ],
   columnJoint: [
     { path: 'joint', label: 'Joint', type: 'choice', options: ['single', 'double'] },
@@ -121,6 +133,29 @@ export const FIELDS: Record<PartKind, PartField[]> = {
     { path: 'torque', label: 'Torque, as the seller says', type: 'number', ending: 'N·m' },
     ...bothEnds,
   ],
+  damper: [
+    length('closed', 'Eye to eye, closed'),
+    length('open', 'Eye to eye, open'),
+    length('stop', 'Stop before closed, 0 none'),
+    length('outside', 'Widest across'),
+    length('eyeWidth', 'Eyes, wide'),
+    length('eyeBore', 'Eyes, bore'),
+    { path: 'eye', label: 'Eyes articulate, either way', type: 'angle' },
+    length('pitch', 'Perch thread pitch, 0 none'),
+  ],
+  spring: [
+    { path: 'rate', label: 'Rate', type: 'number', ending: 'N/mm' },
+    length('free', 'Free length'),
+    length('bind', 'Coil bound'),
+    length('inside', 'Inside'),
+    length('outside', 'Outside'),
+  ],
+  bar: [
+    length('outside', 'Across'),
+    length('wall', 'Wall, 0 solid'),
+    length('length', 'Length that twists'),
+  ],
+  plate: [length('thick', 'Thick'), text('material', 'Material'), ...stated],
 };
 
 const SPLINE: PartFit = { by: 'spline', diameter: 16, teeth: 36, depth: 25 };
@@ -192,6 +227,16 @@ export const BLANKS: { [K in PartKind]: Extract<Part, { kind: K }> } = {
     ...{ kind: 'assistMotor', name: '', note: '', length: 150, outside: 118, torque: 30 },
     ...BOTH,
   },
+  damper: {
+    ...{ kind: 'damper', name: '', note: '', closed: 250, open: 380, outside: 60, stop: 10 },
+    ...{ eyeWidth: 30, eyeBore: 12, eye: 12, pitch: 2 },
+  },
+  spring: {
+    ...{ kind: 'spring', name: '', note: '', rate: 30, free: 250, bind: 115 },
+    ...{ inside: 57, outside: 78 },
+  },
+  bar: { kind: 'bar', name: '', note: '', outside: 19, wall: 0, length: 760 },
+  plate: { kind: 'plate', name: '', note: '', thick: 4, material: '' },
 };
 
 const mm = (value: number): string => `${printLength(Math.round(value * 10) / 10)} mm`;
@@ -235,6 +280,14 @@ export function inBrief(part: Part): string {
       return `${mm(part.length)}, ${endsInBrief(part)}`;
     case 'assistMotor':
       return `${mm(part.length)} long, ${mm(part.outside)} across, ${trimmed(part.torque, 1)} N·m as the seller says, ${endsInBrief(part)}`;
+    case 'damper':
+      return `${mm(part.closed)} to ${mm(part.open)}, ${mm(part.outside)} across, eyes ${mm(part.eyeBore)}, ${trimmed(part.eye, 1)}° either way`;
+    case 'spring':
+      return `${trimmed(part.rate, 1)} N/mm, ${mm(part.free)} free, ${mm(part.bind)} bound, ${mm(part.inside)} inside`;
+    case 'bar':
+      return `${mm(part.outside)}${part.wall > 0 ? ` x ${mm(part.wall)}` : ' solid'}, ${mm(part.length)} that twists`;
+    case 'plate':
+      return `${mm(part.thick)}${part.material ? `, ${part.material}` : ''}`;
     case 'tube':
       return `${mm(part.outside)} x ${mm(part.wall)}${part.material ? `, ${part.material}` : ''}`;
   }

@@ -35,6 +35,10 @@ export const Column = dynamic(() => import('./column/Column').then((m) => m.Colu
   ssr: false,
   loading,
 });
+export const Damper = dynamic(() => import('./damper/Damper').then((m) => m.Damper), {
+  ssr: false,
+  loading,
+});
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,

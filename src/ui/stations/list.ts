@@ -7,7 +7,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Bands } from '@/core/tolerance/bands';
-import { Arms, Brief, Column, Steering, TakeOff, WheelAndUpright } from './lazy';
+import { Arms, Brief, Column, Damper, Steering, TakeOff, WheelAndUpright } from './lazy';
 import { Rack } from './rack/Rack';
 import type { RackPanelProps } from './rack/Rack';
 
@@ -106,6 +106,16 @@ export const STATION_LIST: readonly Entry[] = [
     question: () => 'From the hands to the pinion: smoothly, past everything?',
     shows: ({ type, steered }) => type.tieRod !== null && steered,
     panel: { desk: Column as ComponentType<DeskProps>, ofOneWheel: false },
+  },
+  {
+    id: 'damper',
+    name: ({ type }) => (type.noTravel ? 'Loads' : 'Damper & springs'),
+    question: ({ type }) =>
+      type.noTravel
+        ? 'What do the parts carry?'
+        : 'Does the travel fit the damper, and what do the parts carry?',
+    shows: always,
+    panel: { underFloor: Damper as ComponentType<RackPanelProps> },
   },
 ];
 

@@ -107,7 +107,7 @@ const Frame = memo(function Frame({
   unit,
 }: Pick<Props, 'limits' | 'from' | 'to' | 'against' | 'unit'> & {
   axis: ValueAxis;
-  kind: 'angle' | 'length' | 'percent';
+  kind: 'angle' | 'length' | 'percent' | 'ratio';
 }) {
   const bands = [...limits].reverse().map((limit, i) => ({ limit, fill: BAND_FILLS[i] }));
   // The axes go by data: the plot's own corners.
@@ -165,7 +165,7 @@ const Frame = memo(function Frame({
   );
 });
 
-function printValue(value: number, kind: 'angle' | 'length' | 'percent', unit: LengthUnit): string {
+function printValue(value: number, kind: 'angle' | 'length' | 'percent' | 'ratio', unit: LengthUnit): string {
   if (kind === 'length') return readable(printLength(Math.round(value * 100) / 100, unit));
   return readable(
     `${value > 0 && kind === 'angle' ? '+' : ''}${value}${kind === 'angle' ? '°' : ' %'}`,

@@ -1,3 +1,4 @@
+import type { LineAt } from '@/core/damper/linkage';
 import { prepareAxle } from '@/core/kinematics/axle';
 import { startingBrief } from '@/core/model/brief';
 import { blankBuild } from '@/core/model/starts';
@@ -19,6 +20,7 @@ runSweep(left, sweep);
 const ride = makeSweep(1);
 runSweep(left, ride);
 const bent = (length: number) => ({ length, outerBend: 5 }) as ShaftPose;
+const damped = (ratio: number) => ({ length: 300, ratio }) as LineAt;
 const view = {
   sweep,
   ride,
@@ -26,6 +28,7 @@ const view = {
   axle,
   side: 'left' as Side,
   inRoll: null,
+  dampers: { sweep: [1, 2, 3, 4, 5].map(damped), ride: [damped(3)], at: [damped(3)] },
   shafts: { sweep: [360, 355, 350, 354, 358].map(bent), ride: [bent(350)], at: [bent(350)] },
 };
 const draw = (traced: Traced, change: Partial<typeof view> = {}, against: Against = 'travel') =>

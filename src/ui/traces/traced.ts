@@ -32,12 +32,14 @@ export const TRACED = [
   'squat',
   'shaft',
   'shaftBend',
+  'motionRatio',
+  'damperLength',
 ] as const;
 export type Traced = (typeof TRACED)[number];
 
 interface TraceKind {
   label: string;
-  unit: 'angle' | 'length' | 'percent';
+  unit: 'angle' | 'length' | 'percent' | 'ratio';
   /** What is to the right. */
   right: string;
   /** What is drawn; without one, the trace is made of more than one wheel's quantities. */
@@ -143,6 +145,8 @@ export const TRACES: Record<Traced, TraceKind> = {
   },
   shaft: { label: 'half-shaft length', unit: 'length', right: 'longer', change: true },
   shaftBend: { label: 'half-shaft outer joint', unit: 'angle', right: 'bent more' },
+  motionRatio: { label: 'motion ratio, damper per mm of bump', unit: 'ratio', right: 'more' },
+  damperLength: { label: 'damper, eye to eye', unit: 'length', right: 'longer' },
 };
 
 /** One quantity over a sweep: value and travel of each position that can be reached. */
@@ -157,12 +161,16 @@ export function tracesOf({ design, type, axle }: Wheel): Traced[] {
   return TRACED.filter((name) => {
     const { quantity } = TRACES[name];
     if (name === 'shaft' || name === 'shaftBend') return design.halfShaft !== undefined;
+    if (name === 'motionRatio' || name === 'damperLength') return design.damper !== undefined;
     if (name === 'squat') return axle === 'rear';
     return hasAxis || !quantity || !isOfAxis(quantity);
   });
 }
 
-type Drawn = Pick<CornerView, 'at' | 'ride' | 'sweep' | 'inRoll' | 'shafts' | 'axle' | 'side'>;
+type Drawn = Pick<
+  CornerView,
+  'at' | 'ride' | 'sweep' | 'inRoll' | 'shafts' | 'dampers' | 'axle' | 'side'
+>;
 
 /**
  * A quantity as it is drawn, over the view's travel or at the position it shows. Against roll the other
@@ -205,6 +213,8 @@ function readerOf(
       return view.side === 'left' ? found.left : -found.left;
     };
   if (traced === 'shaft') return (where, i) => view.shafts?.[where][i]?.length ?? null;
+  if (traced === 'motionRatio') return (where, i) => view.dampers?.[where][i]?.ratio ?? null;
+  if (traced === 'damperLength') return (where, i) => view.dampers?.[where][i]?.length ?? null;
   if (traced === 'shaftBend') return (where, i) => view.shafts?.[where][i]?.outerBend ?? null;
   if (!quantity) return () => null;
   // The ground comes along with the wheel.

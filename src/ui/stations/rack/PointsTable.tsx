@@ -6,7 +6,7 @@ import { useSnackbar } from 'notistack';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent } from 'react';
 import type { LengthUnit } from '@/core/model/units';
-import { pointNames, typeOf } from '@/core/corners/kinds';
+import { typeOf, wheelPoints } from '@/core/corners/kinds';
 import type { AxleDesign } from '@/core/model/build';
 import { COORDINATES } from '@/core/model/points';
 import { isSketched, pathOf } from '@/core/model/sketch';
@@ -24,7 +24,7 @@ import { pastedPoints } from './pastePoints';
 
 interface Props {
   design: AxleDesign;
-  /** The points shown; all without. */
+  /** The points shown; without, all that hold the wheel. */
   names?: readonly PointName[];
   points: Points;
   unit: LengthUnit;
@@ -47,7 +47,7 @@ const HEADINGS: Record<Coordinate, string> = { ahead: 'ahead', out: 'out', up: '
 /** Every point of one corner, typed in mm or inches, a spreadsheet's block pasted anywhere. */
 export function PointsTable({
   design,
-  names = pointNames(typeOf(design)),
+  names = wheelPoints(typeOf(design)),
   points,
   unit,
   selected,

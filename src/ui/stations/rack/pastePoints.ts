@@ -26,7 +26,10 @@ export function pastedPoints(
   const { data } = Papa.parse<string[]>(block, {
     delimiter: block.includes('\t') ? '\t' : block.includes(';') ? ';' : '\t',
   });
-  const names = pointNames(typeOf(design));
+  // A damper's points stand in a table of their own.
+  const type = typeOf(design);
+  const ofDamper = type.points[from.point]?.ofDamper;
+  const names = pointNames(type).filter((name) => type.points[name].ofDamper === ofDamper);
   const firstRow = names.indexOf(from.point);
   const firstColumn = COORDINATES.indexOf(from.coordinate);
   const problems: Problem[] = [];
