@@ -37,6 +37,7 @@ it('draws a kart with figures of its own, from an empty brief to a column that s
     'Tie rods',
     'Steering',
     'Column',
+    'Loads',
   ]);
   // Nothing of travel is asked for, and of bumps nothing is judged.
   const shown = await page.$eval('main', (main) => main.textContent!);

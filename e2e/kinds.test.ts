@@ -88,6 +88,7 @@ it('starts a car on struts in the dialog, pulls its camber link in and nulls its
     'Rack & tie rod',
     'Steering',
     'Column',
+    'Damper & springs',
   ]);
   await openStation(page, 'Rack');
   expect(await readout(page, 'kpi')).toBeCloseTo(11.14, 1);
@@ -95,7 +96,14 @@ it('starts a car on struts in the dialog, pulls its camber link in and nulls its
 
   await clickButton(page, 'rear');
   await until(page, `document.querySelector('[data-readout="kpi"]') === null`);
-  expect(await rail()).toEqual(['Brief', 'Take-off', 'Wheel & upright', 'Links', 'Toe link']);
+  expect(await rail()).toEqual([
+    'Brief',
+    'Take-off',
+    'Wheel & upright',
+    'Links',
+    'Toe link',
+    'Damper & springs',
+  ]);
   await openStation(page, 'Links');
   expect((await text()).toLowerCase()).not.toContain('tie rod');
 
@@ -143,7 +151,7 @@ it('shows every kind at both ends in every station, without a number that is non
       const stations = await rail();
       expect(stations).toContain(station.name);
       // What has a rod has a station for it; where the rack is, it steers.
-      expect(stations).toHaveLength(tieRod ? (axle === 'front' ? 7 : 5) : 4);
+      expect(stations).toHaveLength(tieRod ? (axle === 'front' ? 8 : 6) : 5);
       for (const name of stations.slice(1)) {
         await openStation(page, name);
         await page.waitForNetworkIdle({ idleTime: 100 });

@@ -139,10 +139,11 @@ it.each(['light', 'dark'] as const)(
       [
         'Two-seat roadster',
         '',
-        ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column'],
+        ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column', 'damper'],
       ],
+      ['Hillclimb single-seater', '', ['damper']],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
-      ['Indoor electric kart', '', ['brief', 'arms', 'rack', 'steering', 'column']],
+      ['Indoor electric kart', '', ['brief', 'arms', 'rack', 'steering', 'column', 'damper']],
       ['Two-seater with a beam', '', ['brief', 'arms', 'rack', 'steering']],
     ] as const) {
       await openBuild(page, shop.app.address, build);

@@ -70,6 +70,33 @@ function offItsLug({ from, to, radius }: Tube): [Vec, Vec] {
   return [from, add(from, scale(sub(to, from), left))];
 }
 
+/** How near a damper's body is to the rest of the corner in one position, mm, less what is wanted. */
+export interface DamperNear {
+  /** @param on what the outer end, `to`, rides on; `radius` of the body, mm */
+  (from: Vec, to: Vec, radius: number, on: Body): number;
+}
+
+/** Tubes, rod and half-shaft of a corner in a solved pose as what a damper keeps clear of: for finders that move it. */
+export function damperRoomIn(
+  { room, rod }: Pick<Build, 'room' | 'rod'>,
+  wheel: Wheel,
+  at: Joints,
+  upright: Float64Array,
+): DamperNear {
+  const { design, type } = wheel;
+  const rodRadius = type.tieRod ? rodAsBuilt({ rod }, wheel).parts.outside / 2 : 0;
+  const { moving } = (room ?? startingRoom()).wanted;
+  const { arms, rod: own, shaft } = tubesOf(type, design, at, upright, rodRadius);
+  const others = [...arms, ...(own ? [own] : []), ...(shaft ? [shaft] : [])];
+  return (from, to, radius, on) =>
+    others.reduce((least, tube) => {
+      const ends =
+        tube.body === on ? offItsLug({ name: '', from, to, radius }) : ([from, to] as const);
+      const apart = betweenLines(...ends, tube.from, tube.to).distance - radius - tube.radius;
+      return Math.min(least, apart - moving);
+    }, Infinity);
+}
+
 /** Half of a half-shaft and of a joint's body, as drawn, mm. */
 const SHAFT = 14;
 const JOINT = JOINT_BODY;

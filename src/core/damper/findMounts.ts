@@ -88,9 +88,11 @@ export function* findMounts(
     return nothing('no damper to try: say its lengths, or put one on the shelf');
   const opened = openedMounts(wheel);
   const goal = goalOf(wheel, wanted);
-  const problem = new MountProblem(wheel, goal, opened);
+  const problem = new MountProblem(build, wheel, goal, opened);
   if (!problem.reaches)
     return nothing('the corner itself does not reach the travel that is wanted');
+  // Answers are measured in finer steps than they were looked for.
+  const finely = new MountProblem(build, wheel, goal, opened, FINELY);
   const answers: Mounts[] = [];
   let [tried, complete] = [0, true];
   let nearest: { found: Found; choice: DamperChoice } | null = null;
@@ -109,7 +111,7 @@ export function* findMounts(
     const reached = finding.found.filter((one) => one.reached);
     const worth = reached.length > 0 ? reached.slice(0, MEASURED) : best ? [best] : [];
     for (const one of worth) {
-      const measured = measure(build, problem, one, choice, damper, goal);
+      const measured = measure(build, finely, one, choice, damper, goal);
       if (measured) answers.push(measured);
     }
     yield (i + 1) / all.length;
@@ -126,7 +128,7 @@ export function* findMounts(
     tried,
     all: complete,
     dampers: all.length,
-    opening: reached ? null : openingOf(wheel, goal, opened, nearest),
+    opening: reached ? null : openingOf(build, wheel, goal, opened, nearest),
   };
 }
 
@@ -165,12 +167,13 @@ function measure(
   const asked =
     (goal.ratio === undefined || Math.abs(home.damper.ratio - goal.ratio) < 0.011) &&
     (goal.rise === undefined || Math.abs(rise - goal.rise) < 2.1);
+  const clear = !goal.clear || (problem.roomAt(values, unit) ?? -Infinity) > -ROOM_NEAR;
   return {
     damper: name,
     unit,
     other,
     changes: changesOf(problem, wheel, values),
-    reached: fits && asked,
+    reached: fits && asked && clear,
     effort: effort + (other ? OTHER_DAMPER : 0),
     ratio: home.damper.ratio,
     rise,
@@ -186,6 +189,8 @@ function measure(
 /** Travels at which an answer is measured, and how nearly it has to fit, mm. */
 const LOOKS = 20;
 const NEAR = 0.15;
+const ROOM_NEAR = 1;
+const FINELY = Array.from({ length: LOOKS + 1 }, (_, i) => (2 * i) / LOOKS - 1);
 
 function changesOf(problem: MountProblem, wheel: Wheel, values: readonly number[]) {
   const { points } = wheel;
@@ -206,6 +211,7 @@ const REACH = 150;
  * along, and by how little, to half a millimetre.
  */
 function openingOf(
+  build: Pick<Build, 'room' | 'rod'>,
   wheel: Wheel,
   goal: MountGoal,
   opened: readonly Opened[],
@@ -225,7 +231,7 @@ function openingOf(
         ...rest,
         { point, coordinate, freedom: { kind: 'range', min, max, step: 0 } },
       ];
-      const problem = new MountProblem(wheel, goal, all);
+      const problem = new MountProblem(build, wheel, goal, all);
       const beyond = (by: number): number | null => {
         const variables = all.map(({ point: p, coordinate: c, freedom }, i) => {
           const at = points[p][c];

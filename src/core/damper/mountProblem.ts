@@ -1,6 +1,8 @@
 import { add, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { damperEnds } from '../corners/damperTable';
+import { damperRoomIn } from '../clearance/room';
+import type { DamperNear } from '../clearance/room';
 import { effortOf, limitsOf, openedOf, placesOf, stepOf } from '../freedoms/freedoms';
 import type { Opened } from '../freedoms/freedoms';
 import type { Problem, Variable } from '../find/problem';
@@ -8,9 +10,11 @@ import { bodyPoser } from '../kinematics/bodies';
 import type { BodiesAt, BodyPose, FirstBody } from '../kinematics/bodies';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { withPoints } from '../kinematics/axle';
+import { placer } from '../kinematics/joints';
 import { poseHung } from '../kinematics/hung';
 import { Swing } from '../kinematics/swing';
 import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
 import type { DamperUnit, DamperWanted } from '../model/damper';
 import type { Freedom } from '../model/freedoms';
 import { toVec } from '../model/points';
@@ -20,8 +24,8 @@ import { between, fromStraight, lineAt } from './linkage';
 import type { LineAt } from './linkage';
 import { strokeOf } from './springs';
 
-/** What is still good enough: of a limit, mm or degrees past it; of the ratio; of its rise, %. */
-export const CLOSE = { limit: 0.1, ratio: 0.01, rise: 2 } as const;
+/** What is still good enough: of a limit, mm or degrees past it; of the ratio; of its rise, %; of a clearance, mm. */
+export const CLOSE = { limit: 0.1, ratio: 0.01, rise: 2, room: 0.5 } as const;
 
 /** Parts of bump and droop that a damper's length is looked at, besides ride height. */
 const PARTS = [-1, -0.5, 0, 0.5, 1] as const;
@@ -33,6 +37,8 @@ export interface MountGoal {
   ratio?: number | undefined;
   rise?: number | undefined;
   keep: number;
+  /** Clear of the corner's own tubes, rod and half-shaft, straight ahead. */
+  clear: boolean;
 }
 
 export const goalOf = (wheel: Wheel, wanted: DamperWanted | undefined): MountGoal => ({
@@ -41,6 +47,7 @@ export const goalOf = (wheel: Wheel, wanted: DamperWanted | undefined): MountGoa
   ratio: wanted?.ratio,
   rise: wanted?.rise,
   keep: wanted?.keep ?? 0,
+  clear: !wanted?.mayTouch,
 });
 
 /** How a damper stands at one travel, as mounts are looked for. */
@@ -48,7 +55,12 @@ interface Stood {
   line: LineAt;
   /** Rod and damper to the rocker, degrees from straight, the nearer; none without one. */
   open: number;
+  /** The rod to the rocker. */
+  rod: readonly [Vec, Vec] | null;
 }
+
+/** Half of a rocker's rod as it is drawn, mm. */
+const ROD = 9;
 
 /** Points that say where a damper's ends are: what a finder may move. A strut's are the corner's own. */
 export const mountPoints = ({ type }: Pick<Wheel, 'type'>): PointName[] =>
@@ -68,6 +80,7 @@ export const openedMounts = (wheel: Wheel): Opened[] => {
  */
 export class MountProblem {
   private readonly poses: BodiesAt[] = [];
+  private readonly rooms: DamperNear[] = [];
   private readonly points: Points;
   /** Joints on an arm of which only how far out is free: they go along it. */
   private readonly along = new Map<PointName, Vec>();
@@ -75,21 +88,26 @@ export class MountProblem {
   readonly reaches: boolean;
 
   constructor(
+    build: Pick<Build, 'room' | 'rod'>,
     private readonly wheel: Wheel,
     readonly goal: MountGoal,
     readonly opened: readonly Opened[],
+    /** Parts of bump and droop that are looked at; of five the ratios are told. */
+    parts: readonly number[] = PARTS,
   ) {
     this.points = wheel.points;
     const { corner } = wheel;
     let reaches = corner !== null;
     if (corner) {
       const bodies = bodyPoser(corner.drawn);
-      for (const part of PARTS) {
+      const place = placer(corner.drawn);
+      for (const part of parts) {
         // Bodies read their pose when they are first asked for: each keeps its own.
         const upright = new Float64Array(UPRIGHT_SIZE);
         const travel = part * (part > 0 ? goal.bump : goal.droop);
         reaches = corner.corner.pose(travel, 0, upright) && reaches;
         this.poses.push(bodies(upright));
+        this.rooms.push(damperRoomIn(build, wheel, place(upright), upright));
       }
     }
     this.reaches = reaches;
@@ -158,7 +176,7 @@ export class MountProblem {
     const asksRise = goal.rise !== undefined;
     return {
       variables,
-      count: 3 + Number(asksRatio) + Number(asksRise),
+      count: 3 + Number(goal.clear) + Number(asksRatio) + Number(asksRise),
       residuals: (values, into) => {
         const stood = this.stand(values);
         if (!stood) return false;
@@ -171,13 +189,34 @@ export class MountProblem {
         into[0] = Math.max(0, shortest - least) / CLOSE.limit;
         into[1] = Math.max(0, most - longest) / CLOSE.limit;
         into[2] = Math.max(0, FROM_STRAIGHT - straight) / CLOSE.limit;
-        const [home, full] = [stood[2].line.ratio, stood[4].line.ratio];
         let next = 3;
+        if (goal.clear)
+          into[next++] = Math.max(0, -this.roomOf(stood, unit.outside / 2)) / CLOSE.room;
+        const [home, full] = [stood[2].line.ratio, stood[4].line.ratio];
         if (asksRatio) into[next++] = (home - goal.ratio!) / CLOSE.ratio;
         if (asksRise) into[next] = (100 * (full / home - 1) - goal.rise!) / CLOSE.rise;
         return home > 0.01;
       },
     };
+  }
+
+  /** The least clearance over the travel of a choice, mm, less what is wanted; null where a rod does not reach. */
+  roomAt(values: ArrayLike<number>, { outside }: DamperUnit): number | null {
+    const stood = this.stand(values);
+    return stood && this.roomOf(stood, outside / 2);
+  }
+
+  /** The least clearance of damper and rod to the corner's own tubes, mm, less what is wanted. */
+  private roomOf(stood: readonly Stood[], radius: number): number {
+    const { type, design } = this.wheel;
+    const rocker = design.damper!.by === 'rocker';
+    const outer = damperEnds(type, design.damper!)[1];
+    return stood.reduce((least, { line, rod }, i) => {
+      const near = this.rooms[i];
+      const own = near(line.inner, line.outer, radius, rocker ? 'rocker' : type.points[outer].on);
+      const rods = rod ? near(...rod, ROD, type.points['rockerRodOuter'].on) : Infinity;
+      return Math.min(least, own, rods);
+    }, Infinity);
   }
 
   /** The damper at every travel looked at; null where a rod does not reach. */
@@ -192,6 +231,7 @@ export class MountProblem {
       return this.poses.map((bodies) => ({
         line: lineAt(at(inner), bodies(on), at(outer)),
         open: 90,
+        rod: null,
       }));
     }
     const pivot = at('rockerPivot');
@@ -208,7 +248,10 @@ export class MountProblem {
       const flat = (v: Vec) => sub(v, scale(swing.axis, dot(v, swing.axis)));
       const toPivot = between(flat(sub(line.inner, line.outer)), flat(sub(pivot, line.outer)));
       const rod = (Math.asin(Math.min(1, Math.abs(rocker.swung.open))) * 180) / Math.PI;
-      stood.push({ line, open: Math.min(rod, fromStraight(toPivot)) });
+      stood.push({
+        ...{ line, open: Math.min(rod, fromStraight(toPivot)) },
+        rod: [rocker.place(rodInner), carrier.place(rodOuter)],
+      });
     }
     return stood;
   }

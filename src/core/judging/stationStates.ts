@@ -1,5 +1,6 @@
 import { judgeColumn } from '../column/judge';
-import { judgeDamper } from '../damper/judge';
+import { judgeDamper, judgeReserve } from '../damper/judge';
+import { loadsOf } from '../loads/loads';
 import { judgeBumpSteer } from '../motion/bumpSteer';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { rodAsBuilt } from '../strength/rodParts';
@@ -133,13 +134,29 @@ export function stationStates(
       ? // Nothing of it rests on what a corner's sketch stands in for.
         { ...worstOf(judgeColumn(build.front.column, build.room, 'front'))!, ...frozen }
       : { words: 'none laid yet' },
-    damper: design.damper ? damperState(build, wheel, known, frozen) : { words: 'none drawn yet' },
+    damper: damperState(build, wheel, known, frozen),
   };
+}
+
+/** The part that gives first of those that somebody described. */
+function judgeLoads(build: Build, wheel: Wheel): Judged[] {
+  const { strength } = wheel.design;
+  const found = strength ? loadsOf(build, wheel) : null;
+  if (!found?.ok || !found.loads.first) return [];
+  const { name, reserve } = found.loads.first;
+  return [
+    {
+      verdict: judgeReserve(reserve!, strength!.reserve),
+      of: `${name}, reserve ${reserve!.toFixed(1)} by estimate`,
+    },
+  ];
 }
 
 /** A damper stands on where the corner is, and on its own places. */
 function damperState(build: Build, wheel: Wheel, known: Known, frozen: object): StationState {
   const { design } = wheel;
+  if (!design.damper && !design.strength)
+    return { words: wheel.travels ? 'none drawn yet' : 'not described yet' };
   if (isOfSketch(build, design)) return { words: sketchInWords(build, design) };
   const own = sketchedPoints(design, 'damper').length;
   if (own > 0) return { words: `sketch: ${counted(own, 'joint')} to set` };
@@ -151,6 +168,7 @@ function damperState(build: Build, wheel: Wheel, known: Known, frozen: object): 
       known.articulations,
       articulatedJoints(wheel.type).filter((name) => wheel.type.points[name].ofDamper),
     ),
+    ...judgeLoads(build, wheel),
   ]);
   return worst ? { ...worst, ...frozen } : { words: 'its lengths are not said yet' };
 }

@@ -2,7 +2,7 @@ import { typeOf } from '../corners/kinds';
 import { distance } from '../geometry/vec';
 import type { Wheel } from '../kinematics/wheel';
 import type { AxleDesign, Build } from '../model/build';
-import { pointLabel } from '../model/labels';
+import { pointLabel, rodWord } from '../model/labels';
 import { LOAD_CASES, startingStrength } from '../model/loads';
 import type { LoadCase, Strength } from '../model/loads';
 import { startingLoads } from '../model/rod';
@@ -124,8 +124,8 @@ export function itemName(design: AxleDesign, { as, at }: Pick<Item, 'as' | 'at'>
   const member = typeOf(design).members.find(
     ({ from, to }) => (from === a && to === b) || (from === b && to === a),
   );
-  const name = member?.name ?? `${label(a)} to ${label(b)}`;
-  return member?.role === 'rod' && !design.rack && !design.dropArm ? 'toe link' : name;
+  if (member?.role === 'rod') return rodWord(design);
+  return member?.name ?? `${label(a)} to ${label(b)}`;
 }
 
 /** The key that what a member is made of stands under. */

@@ -83,6 +83,8 @@ export const damperWantedSchema = group({
   frequency: measure('Hz', 0.3, 10).optional(),
   /** What of the stroke is kept at either end, mm. */
   keep: measure('mm', 0, 200).optional(),
+  /** Mounts may also be where the damper touches arms, rod or half-shaft: they are drawn otherwise later. */
+  mayTouch: z.boolean({ error: problem }).optional(),
 });
 export type DamperWanted = z.infer<typeof damperWantedSchema>;
 

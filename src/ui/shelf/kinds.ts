@@ -287,7 +287,7 @@ export function inBrief(part: Part): string {
     case 'bar':
       return `${mm(part.outside)}${part.wall > 0 ? ` x ${mm(part.wall)}` : ' solid'}, ${mm(part.length)} that twists`;
     case 'plate':
-      return `${mm(part.thick)}${part.material ? `, ${part.material}` : ''}`;
+      return `${mm(part.thick)} thick, ${part.material || 'material not written'}`;
     case 'tube':
       return `${mm(part.outside)} x ${mm(part.wall)}${part.material ? `, ${part.material}` : ''}`;
   }

@@ -165,11 +165,14 @@ const Frame = memo(function Frame({
   );
 });
 
-function printValue(value: number, kind: 'angle' | 'length' | 'percent' | 'ratio', unit: LengthUnit): string {
+function printValue(
+  value: number,
+  kind: 'angle' | 'length' | 'percent' | 'ratio',
+  unit: LengthUnit,
+): string {
   if (kind === 'length') return readable(printLength(Math.round(value * 100) / 100, unit));
-  return readable(
-    `${value > 0 && kind === 'angle' ? '+' : ''}${value}${kind === 'angle' ? '°' : ' %'}`,
-  );
+  const ending = { angle: '°', percent: ' %', ratio: '' }[kind];
+  return readable(`${value > 0 && kind === 'angle' ? '+' : ''}${value}${ending}`);
 }
 
 function CurveLayer() {

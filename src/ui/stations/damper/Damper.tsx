@@ -25,7 +25,7 @@ import { mountingInWords } from './parts';
 const PARTS = [
   'mounts',
   'damper',
-  'travel',
+  'stroke',
   'freedoms',
   'find',
   'droop',
@@ -35,12 +35,12 @@ const PARTS = [
 type Part = (typeof PARTS)[number];
 const WORDS: Record<Part, string> = {
   mounts: 'mounts',
-  damper: 'damper & spring',
-  travel: 'over travel',
+  damper: 'parts',
+  stroke: 'stroke',
   freedoms: 'freedoms',
-  find: 'find mounts',
-  droop: 'droop & dummy',
-  height: 'ride height',
+  find: 'find',
+  droop: 'droop',
+  height: 'height',
   loads: 'loads',
 };
 
@@ -96,7 +96,7 @@ export function Damper(props: FloorStation) {
         <Scroll label={WORDS[part]}>
           {part === 'mounts' && <MountsPart {...shown} />}
           {part === 'damper' && <UnitPart {...shown} />}
-          {part === 'travel' && <TravelPart {...shown} />}
+          {part === 'stroke' && <TravelPart {...shown} />}
           {part === 'find' && <FindPart {...shown} />}
           {part === 'droop' && <DroopPart {...shown} />}
           {part === 'height' && <HeightPart {...shown} />}

@@ -158,7 +158,7 @@ const tidy = (mm: number): number => Math.round(mm * 10) / 10;
 /** The bar as it is drilled, to scale along itself. */
 function DummyDrawing({ dummy, unit }: { dummy: Dummy; unit: LengthUnit }) {
   const longest = dummy.holes[0].length;
-  const [width, pad] = [620, 22];
+  const [width, pad] = [430, 20];
   const at = (long: number) => pad + (long / longest) * (width - 2 * pad);
   return (
     <svg

@@ -27,6 +27,8 @@ const LENGTHS = [
   ['keep', 'stroke kept at either end'],
 ] as const;
 
+type Asked = Exclude<keyof DamperWanted, 'mayTouch'>;
+
 /** Travel, ratio and rise wanted, and the mounts within their freedoms that give them, every damper tried. */
 export function FindPart(props: DamperPartProps) {
   const { build, wheel, unit, damper, put, onTry } = props;
@@ -36,10 +38,9 @@ export function FindPart(props: DamperPartProps) {
   const [trouble, setTrouble] = useState('');
   const search = useSearch<MountsFound>(`mounts ${axle} ${side}`, design, fromShelf);
   const { part, found, stale, start } = search;
-  const ask = (key: keyof DamperWanted) => (value: number, step?: string) =>
+  const ask = (key: Asked) => (value: number, step?: string) =>
     put((d) => void ((d.wanted ??= {})[key] = value), step);
-  const clear = (key: keyof DamperWanted) => (step: string) =>
-    put((d) => void delete d.wanted?.[key], step);
+  const clear = (key: Asked) => (step: string) => put((d) => void delete d.wanted?.[key], step);
   const go = async () => {
     onTry(null);
     setTrouble('');
@@ -88,6 +89,17 @@ export function FindPart(props: DamperPartProps) {
         />
       </Fields>
       <Toggle label="Try every damper on the shelf" on={fromShelf} onSwitch={setFromShelf} />
+      <Toggle
+        label="Clear of arms, rod and half-shaft, straight ahead"
+        on={!wanted.mayTouch}
+        onSwitch={(on) =>
+          put((d) => {
+            d.wanted ??= {};
+            if (on) delete d.wanted.mayTouch;
+            else d.wanted.mayTouch = true;
+          })
+        }
+      />
       <SearchRow
         label="Find mounts"
         part={part}

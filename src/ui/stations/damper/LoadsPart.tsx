@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import { judgeReserve } from '@/core/damper/judge';
 import { casesOf, loadsOf } from '@/core/loads/loads';
 import type { PartLoad } from '@/core/loads/loads';
@@ -44,7 +44,6 @@ export function LoadsPart(props: LoadsProps) {
     );
   const { parts, first, weight, said, travels, undescribed } = found.loads;
   const caseName = (id: string) => cases.find((one) => one.id === id)?.name ?? '–';
-  const chosen = parts.find(({ id }) => id === picked) ?? null;
   const meant = parts.find(({ id }) => id === strength.first) ?? null;
   return (
     <>
@@ -80,46 +79,53 @@ export function LoadsPart(props: LoadsProps) {
           <tr>
             <th>part</th>
             <th className="number">worst</th>
-            <th>in</th>
             <th className="number">reserve</th>
             <th>of {strength.reserve} wanted</th>
           </tr>
         </thead>
         <tbody>
           {parts.map((part) => (
-            <tr key={part.id} data-part={part.id}>
-              <td>
-                <button
-                  type="button"
-                  aria-pressed={part.id === picked}
-                  onClick={() => pick(part.id === picked ? null : part.id)}
-                  style={{ ...PLAIN, fontWeight: part.id === picked ? 600 : 400 }}
-                >
-                  {part.name}
-                </button>
-              </td>
-              <td className="number">{amount(part)}</td>
-              <td>
-                <button
-                  type="button"
-                  onClick={() => onShow({ travel: part.worst.travel, rack: 0 })}
-                  style={PLAIN}
-                >
-                  {caseName(part.worst.case)},{' '}
-                  {part.worst.travel === 0
-                    ? 'ride height'
-                    : `${length(Math.abs(part.worst.travel))} ${part.worst.travel > 0 ? 'bump' : 'droop'}`}
-                </button>
-              </td>
-              <td className="number">{part.reserve === null ? '–' : part.reserve.toFixed(1)}</td>
-              <td>
-                <Reserve part={part} wanted={strength.reserve} />
-              </td>
-            </tr>
+            <Fragment key={part.id}>
+              <tr data-part={part.id}>
+                <td>
+                  <button
+                    type="button"
+                    aria-expanded={part.id === picked}
+                    onClick={() => pick(part.id === picked ? null : part.id)}
+                    style={{ ...PLAIN, fontWeight: part.id === picked ? 600 : 400 }}
+                  >
+                    {part.name}
+                  </button>
+                  <Small>
+                    <button
+                      type="button"
+                      onClick={() => onShow({ travel: part.worst.travel, rack: 0 })}
+                      style={PLAIN}
+                    >
+                      {caseName(part.worst.case)},{' '}
+                      {part.worst.travel === 0
+                        ? 'ride height'
+                        : `${length(Math.abs(part.worst.travel))} ${part.worst.travel > 0 ? 'bump' : 'droop'}`}
+                    </button>
+                  </Small>
+                </td>
+                <td className="number">{amount(part)}</td>
+                <td className="number">{part.reserve === null ? '–' : part.reserve.toFixed(1)}</td>
+                <td>
+                  <Reserve part={part} wanted={strength.reserve} />
+                </td>
+              </tr>
+              {part.id === picked && (
+                <tr>
+                  <td colSpan={4}>
+                    <MadeOf {...{ part, strength, put, unit }} />
+                  </td>
+                </tr>
+              )}
+            </Fragment>
           ))}
         </tbody>
       </Table>
-      {chosen && <MadeOf {...{ part: chosen, strength, put, unit }} key={chosen.id} />}
       {parts.some(({ reserve }) => reserve !== null && reserve < strength.reserve) && (
         <Typography variant="body2" sx={{ color: VERDICT.edge, mt: 0.5 }}>
           + Usual cures: a larger tube before a thicker one; a bolt held at both ends (double
@@ -234,6 +240,12 @@ export function LoadsPart(props: LoadsProps) {
 
 const PLAIN = { all: 'unset', cursor: 'pointer' } as const;
 
+const Small = ({ children }: { children: React.ReactNode }) => (
+  <Typography variant="caption" component="div" color="text.secondary">
+    {children}
+  </Typography>
+);
+
 /** N or N·m, a member's with what it does to it. */
 function amount({ as, worst: { newtons } }: PartLoad): string {
   if (as === 'bending') return `${readable((newtons / 1000).toFixed(0))} N·m`;
@@ -250,7 +262,15 @@ function Reserve({ part: { reserve, stands }, wanted }: { part: PartLoad; wanted
     verdict === 'accept' ? VERDICT.good : verdict === 'rework' ? VERDICT.bad : VERDICT.edge;
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-      <Box sx={{ width: 90, height: 8, border: `1px solid ${PAPER.line}`, position: 'relative' }}>
+      <Box
+        sx={{
+          width: 64,
+          height: 8,
+          flex: 'none',
+          border: `1px solid ${PAPER.line}`,
+          position: 'relative',
+        }}
+      >
         <Box
           sx={{
             ...{ position: 'absolute', inset: 0, right: 'auto', bgcolor: colour },
@@ -258,8 +278,10 @@ function Reserve({ part: { reserve, stands }, wanted }: { part: PartLoad; wanted
           }}
         />
       </Box>
-      <VerdictMark verdict={verdict} />
-      <span style={{ color: PAPER.soft }}>{stands?.by}</span>
+      <div>
+        <VerdictMark verdict={verdict} />
+        <Small>{stands?.by}</Small>
+      </div>
     </Box>
   );
 }
