@@ -336,6 +336,50 @@ describe('column', () => {
   });
 });
 
+describe('damper and loads', () => {
+  const single = join(__dirname, '../demo/hillclimb.havrik.json');
+  const table = (out: string) =>
+    Papa.parse<Record<string, string>>(out.trim(), { header: true }).data;
+
+  it('moves the damper over the travel, its columns in their order, shortening by its ratio', async () => {
+    const { code, out } = await havrik(
+      'damper',
+      demo,
+      '--step',
+      '0.01',
+      '--from',
+      '-0.01',
+      '--to',
+      '0.01',
+    );
+    expect(code).toBe(0);
+    expect(out.split('\n')[0]).toMatch(
+      /^travel_mm,damper_mm,motion_ratio,spring_n,wheel_n,wheel_rate_n_mm,/u,
+    );
+    const [below, home, above] = table(out).map((row) => Number(row['damper_mm']));
+    expect(home).toBeGreaterThan(above);
+    expect((below - above) / 0.02).toBeCloseTo(Number(table(out)[1]['motion_ratio']), 5);
+    const all = await havrik('damper', single, '--format', 'json');
+    expect(JSON.parse(all.out)).toHaveLength(16);
+    const none = file('no-damper.json', writeBuildFile(blankBuild('x')));
+    expect((await havrik('damper', none)).err).toMatch(/no damper yet/u);
+    expect((await havrik('damper', demo, '--axle', 'rear')).err).toMatch(
+      /rear axle has no damper/u,
+    );
+  });
+
+  it('says what every part carries in its worst case, and its reserve', async () => {
+    const { out } = await havrik('loads', single);
+    expect(out.split('\n')[0]).toMatch(/^member,carries,case,newtons,reserve,/u);
+    const rows = table(out);
+    const rod = rows.find(({ member }) => member === 'rocker rod, outer joint')!;
+    expect(Number(rod['stands_n']) / Number(rod['newtons'])).toBeCloseTo(Number(rod['reserve']), 6);
+    expect(rows.find(({ member }) => member === 'tie rod inner joint')!['reserve']).toBe('');
+    const none = file('nothing-carries.json', writeBuildFile(blankBuild('x')));
+    expect((await havrik('loads', none)).err).toMatch(/draw its damper or spring first/u);
+  });
+});
+
 describe('check', () => {
   it('says how much each wheel bump-steers', async () => {
     const { code, out } = await havrik('check', demo);

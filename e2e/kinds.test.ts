@@ -44,7 +44,7 @@ it('changes the kind of an axle in the brief, and undo brings the old corners ba
   await openStation(page, 'Brief');
   await page.locator('section[aria-label="Front corners"] [role="combobox"]').click();
   await page.locator('[role="option"][data-value="trailing-arm"]').click();
-  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 4`);
+  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 5`);
   await settled(page);
   const id = buildIdOf(page);
   const stored = () =>
@@ -56,7 +56,7 @@ it('changes the kind of an axle in the brief, and undo brings the old corners ba
   await page.keyboard.down('Control');
   await page.keyboard.press('z');
   await page.keyboard.up('Control');
-  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 7`);
+  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 8`);
   await settled(page);
   const demo = JSON.parse(
     readFileSync(join(__dirname, '../demo/hillclimb.havrik.json'), 'utf8'),

@@ -13,6 +13,9 @@ import { prepareColumn } from '../src/core/column/chain';
 import type { ColumnChain, ColumnLine } from '../src/core/column/chain';
 import { findClocking } from '../src/core/column/clocking';
 import { findPath } from '../src/core/column/findPath';
+import { findMounts } from '../src/core/damper/findMounts';
+import { damperSweep } from '../src/core/damper/sweep';
+import { loadsOf } from '../src/core/loads/loads';
 import { bumpMap } from '../src/core/bumpsteer/bumpMap';
 import { findNull } from '../src/core/bumpsteer/findNull';
 import { STARTING_WANTED } from '../src/core/model/nullWanted';
@@ -27,7 +30,9 @@ import { sensitivities } from '../src/core/tolerance/sensitivity';
 import { prepared, wheelIn } from '../src/test/layouts';
 import { referencePose } from '../src/test/referenceSolver';
 import {
+  TWELVE,
   armsToFind,
+  mountsToFind,
   demoRoadster,
   finderRatio,
   nullQuality,
@@ -93,6 +98,8 @@ async function main(): Promise<void> {
   const turns = rackPositions(-kartAxle.steerRange, kartAxle.steerRange, 81);
   const { chain: column } = prepareColumn(COLUMN) as { chain: ColumnChain };
   const roadster = demoRoadster();
+  const demoWheel = wheelOf(roadster, 'front', 'left');
+  const mountsFree = mountsToFind(roadster);
   const beam = prepared(blankBuild('bench', 'beam').front);
   const posed = new Float64Array(UPRIGHT_SIZE);
   let moved = 0;
@@ -141,6 +148,14 @@ async function main(): Promise<void> {
     .add('a path for the roadster’s column, 3 joints at the most', () => {
       const path = findPath(roadster.front.column!, roadster.room, 'front', [0, 1, 0]);
       while (!path.next().done);
+    })
+    .add('a damper over its travel, 41 positions, and loads of 6 cases there', () => {
+      damperSweep(demoWheel);
+      loadsOf(roadster, demoWheel);
+    })
+    .add('mounts, 4 freedoms, 12 dampers', () => {
+      const { found } = finish(findMounts(roadster, mountsFree, { ratio: 0.62 }, TWELVE));
+      if (found.length === 0) throw new Error('no mounts');
     })
     .add('shim', () => void shim(wheelIn(front, 'left', travel)))
     .add('sensitivity list', () => void sensitivities(build, wheelOf(build, 'front', 'left')))

@@ -7,6 +7,7 @@ import type { Freedoms } from '../src/core/model/freedoms';
 import { readBuildFile } from '../src/core/file/buildFile';
 import type { Build } from '../src/core/model/build';
 import { pointNames, typeOf } from '../src/core/corners/kinds';
+import { Wheel } from '../src/core/kinematics/wheel';
 import { COORDINATES } from '../src/core/model/points';
 import { blankBuild } from '../src/core/model/starts';
 import { anyLayout } from '../src/test/layouts';
@@ -169,4 +170,31 @@ export function demoRoadster(): Build {
   const read = readBuildFile(readFileSync(join(__dirname, '../demo/roadster.havrik.json'), 'utf8'));
   if (!read.ok) throw new Error('the roadster cannot be read');
   return read.value;
+}
+
+/** Twelve dampers of lengths around the roadster's. */
+export const TWELVE = Array.from({ length: 12 }, (_, i) => ({
+  name: `damper ${i + 1}`,
+  unit: { closed: 230 + 5 * i, open: 330 + 8 * i, outside: 56 + (i % 3) * 5, stop: 8 },
+}));
+
+/** The roadster's left front wheel with four coordinates of its damper's mounts free. */
+export function mountsToFind(roadster: Build): Wheel {
+  const design = structuredClone(roadster.front);
+  const range = (now: number) => ({
+    kind: 'range' as const,
+    min: now - 30,
+    max: now + 30,
+    step: 0,
+  });
+  const { damperInner, damperOuter } = design.points;
+  design.freedoms = {
+    damperInner: {
+      ahead: range(damperInner.ahead),
+      out: range(damperInner.out),
+      up: range(damperInner.up),
+    },
+    damperOuter: { out: range(damperOuter.out) },
+  };
+  return new Wheel('front', 'left', design, roadster.travel);
 }

@@ -36,14 +36,9 @@ async function main(): Promise<void> {
   for (const [tab, shown] of [
     ['null', '[aria-label="Null line"] [data-rule]'],
     ['map', '[data-map="1"]'],
-    ['find', '[aria-label="Find a null"]'],
   ]) {
     await page.locator(`[aria-label="Rack and tie rod"] button[value="${tab}"]`).click();
     await page.waitForSelector(shown);
-    if (tab === 'find') {
-      await page.locator('::-p-xpath(//main//button[.="Find a null"])').click();
-      await page.locator('[data-found="1"] button').click();
-    }
     await shoot(`rack-${tab}`);
   }
   for (const [station, shown, name] of [
@@ -92,6 +87,14 @@ async function main(): Promise<void> {
   await settled(page);
   await page.goto(`${app.address}/shelf`, { waitUntil: 'networkidle0' });
   await shoot('shelf');
+  await openBuild(page, app.address, 'Two-seat roadster');
+  await openStation(page, 'Damper');
+  await clickButton(page, 'find');
+  await clickButton(page, 'Find mounts');
+  await page.waitForSelector('[data-mounts]');
+  await page.locator('[data-mounts] button').click();
+  await shoot('damper');
+  await settled(page);
   await openBuild(page, app.address, 'Indoor electric kart');
   await openStation(page, 'Steering');
   await page.locator('[aria-label="What of the steering"] button[value="jacking"]').click();

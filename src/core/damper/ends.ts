@@ -1,3 +1,4 @@
+import { damperEnds } from '../corners/damperTable';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import type { Wheel } from '../kinematics/wheel';
 import { whyNot } from '../kinematics/axle';
@@ -284,17 +285,25 @@ function ofShaft({ room }: Pick<Build, 'room'>, { design, corner }: Wheel): Watc
   return watches;
 }
 
+/** How far a joint of a corner may articulate, degrees: the damper's own eyes as they were said, others as wanted. */
+export function jointLimit({ room }: Pick<Build, 'room'>, wheel: Wheel, name: string): number {
+  const { damper } = wheel.design;
+  const isEye = damper !== undefined && damperEnds(wheel.type, damper).includes(name);
+  const kind = jointTypeOf(wheel, name);
+  return (
+    (isEye ? damper.unit?.eye : undefined) ??
+    (room ?? startingRoom()).wanted[kind] ??
+    ARTICULATION_LIMITS[kind]
+  );
+}
+
 /** Joints of the corner and the damper's eyes, as they are taken to be set: square at ride height or by their bolts. */
-function ofJoints({ room }: Pick<Build, 'room'>, wheel: Wheel): Watch[] {
-  const { wanted } = room ?? startingRoom();
+function ofJoints(build: Pick<Build, 'room'>, wheel: Wheel): Watch[] {
   const { design, type } = wheel;
   return (articulationMeasures(wheel) ?? []).map(({ name, at }): Watch => {
-    const kind = jointTypeOf(wheel, name);
-    const ofDamper = type.points[name].ofDamper === true;
-    const own = name.startsWith('damper') ? design.damper?.unit?.eye : undefined;
-    const limit = own ?? wanted[kind] ?? ARTICULATION_LIMITS[kind];
+    const limit = jointLimit(build, wheel, name);
     return {
-      ...{ id: ofDamper ? 'eye' : 'joint', point: name },
+      ...{ id: type.points[name].ofDamper ? 'eye' : 'joint', point: name },
       what: `${pointLabel(design, name)} articulates past ${limit}°`,
       left: ({ upright }) => limit - at(upright),
     };

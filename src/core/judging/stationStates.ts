@@ -1,4 +1,5 @@
 import { judgeColumn } from '../column/judge';
+import { jointLimit } from '../damper/ends';
 import { judgeDamper, judgeReserve } from '../damper/judge';
 import { loadsOf } from '../loads/loads';
 import { judgeBumpSteer } from '../motion/bumpSteer';
@@ -7,8 +8,7 @@ import { rodAsBuilt } from '../strength/rodParts';
 import { startingLoads } from '../model/rod';
 import { RESERVE, rodStrength } from '../strength/rodStrength';
 import type { Closest } from '../clearance/room';
-import { ARTICULATION_LIMITS, startingRoom } from '../model/room';
-import { jointTypeOf, articulatedJoints } from '../clearance/articulation';
+import { articulatedJoints } from '../clearance/articulation';
 import type { Articulations } from '../clearance/articulation';
 import { nearSideOf, pointNames } from '../corners/kinds';
 import { briefOf } from '../model/brief';
@@ -243,12 +243,10 @@ const judgeArticulations = (
   names: readonly PointName[],
 ): Judged[] => {
   if (!articulations) return [];
-  const limits = (build.room ?? startingRoom()).wanted;
   return names.map((name) => {
-    const kind = jointTypeOf(wheel, name);
     const { angle } = articulations[name];
     return {
-      verdict: angle > (limits[kind] ?? ARTICULATION_LIMITS[kind]) ? 'rework' : 'accept',
+      verdict: angle > jointLimit(build, wheel, name) ? 'rework' : 'accept',
       of: `${pointLabel(wheel.design, name)} articulates ${angle.toFixed(0)}°`,
     };
   });

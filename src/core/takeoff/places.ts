@@ -1,4 +1,4 @@
-import { pointNames } from '../corners/kinds';
+import { wheelPoints } from '../corners/kinds';
 import { add, dot, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Build } from '../model/build';
@@ -218,7 +218,8 @@ export function numbersOf(build: Build, wheel: Wheel): MeasuredNumber[] {
   const takeOff = takeOffOf(build);
   const { read } = readerOf(build);
   const numbers = new Map<string, MeasuredNumber>();
-  for (const point of pointNames(wheel.type)) {
+  // What a damper hangs on does nothing to how the wheel stands.
+  for (const point of wheelPoints(wheel.type)) {
     const other = side === 'left' ? 'right' : 'left';
     const record = recordOf(takeOff, axle, side, point) ?? recordOf(takeOff, axle, other, point);
     const place = record && read(record);

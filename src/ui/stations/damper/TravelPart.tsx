@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { damperHoles } from '@/core/damper/heights';
-import { travelEnds } from '@/core/damper/ends';
+import { jointLimit, travelEnds } from '@/core/damper/ends';
 import type { TravelEnd } from '@/core/damper/ends';
 import { damperSweep } from '@/core/damper/sweep';
 import type { DamperRow } from '@/core/damper/sweep';
@@ -11,6 +11,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import { pointLabel } from '@/core/model/labels';
 import { lengthIn, readable } from '@/core/model/units';
 import { shaftAt } from '@/core/motion/halfShaft';
+import { articulationsOf } from '@/core/clearance/articulation';
 import { judgeRoom } from '@/core/verdict/verdicts';
 import { Table } from '../../fields/Table';
 import { VERDICT } from '../../theme';
@@ -27,6 +28,7 @@ export function TravelPart(props: DamperPartProps) {
   const rows = useMemo(() => damperSweep(wheel, 5), [wheel]);
   const ends = useMemo(() => travelEnds(build, wheel), [build, wheel]);
   const holes = useMemo(() => damperHoles(wheel), [wheel]);
+  const eyes = useMemo(() => eyesOf(build, wheel), [build, wheel]);
   const shafts = useMemo(() => shaftRows(wheel, rows), [wheel, rows]);
   const length = lengthBy(unit);
   if (!ends || rows.length === 0)
@@ -197,6 +199,29 @@ export function TravelPart(props: DamperPartProps) {
           travel and lock, tubes, rods, half-shaft, tyre, and bodies under “room” at the arms.
         </Said>
       </Section>
+      {eyes.length > 0 && (
+        <Section title="Its joints">
+          <Table aria-label="Joints of the damper">
+            <tbody>
+              {eyes.map(({ name, angle, limit }) => (
+                <tr key={name}>
+                  <td>{pointLabel(wheel.design, name)} articulates</td>
+                  <td className="number">
+                    {figure(angle, 1)}° of {limit}°
+                  </td>
+                  <td>
+                    <VerdictMark verdict={angle > limit ? 'rework' : 'accept'} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+          <Said>
+            Over travel and lock, bolts taken as lying along the car and set square at ride height;
+            another way of theirs is told under “room” at the arms.
+          </Said>
+        </Section>
+      )}
       {holes.length > 0 && (
         <Section title="Hole by hole">
           <Table aria-label="What each hole does">
@@ -280,6 +305,14 @@ function EndLine({
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** How far each joint of the damper articulates, degrees, and how far it may. */
+const eyesOf = (build: DamperPartProps['build'], wheel: Wheel) =>
+  Object.entries(articulationsOf(wheel) ?? {}).flatMap(([name, { angle }]) =>
+    wheel.type.points[name].ofDamper
+      ? [{ name, angle, limit: jointLimit(build, wheel, name) }]
+      : [],
+  );
 
 /** The half-shaft at the travels of some rows; null where there is none. */
 function shaftRows({ design, corner }: Wheel, rows: readonly DamperRow[]) {

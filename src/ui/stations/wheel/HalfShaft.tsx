@@ -7,7 +7,7 @@ import type { AxleDesign } from '@/core/model/build';
 import { COORDINATES } from '@/core/model/points';
 import { coordinate } from '@/core/model/wording';
 import type { LengthUnit } from '@/core/model/units';
-import { LengthField } from '../../fields/NumberField';
+import { AngleField, LengthField } from '../../fields/NumberField';
 import type { AxleChange } from './useAxleChange';
 
 /** A driven axle's half-shaft: where its inner joint is, and how far in from the wheel the outer one. */
@@ -62,10 +62,48 @@ export function HalfShaft({
               onValue={(mm, step) => change(step, (d) => void (d.halfShaft!.outer = mm))}
               width={118}
             />
+            {(
+              [
+                ['innerLimit', 'inner joint bends to'],
+                ['outerLimit', 'outer joint bends to'],
+              ] as const
+            ).map(([key, label]) => (
+              <AngleField
+                key={key}
+                label={label}
+                value={halfShaft[key]}
+                schema={halfShaftSchema.shape[key].unwrap()}
+                onValue={(value, step) => change(step, (d) => void (d.halfShaft![key] = value))}
+                onClear={(step) => change(step, (d) => void delete d.halfShaft![key])}
+                placeholder=""
+                width={150}
+              />
+            ))}
+            {(['shorter', 'longer'] as const).map((key) => (
+              <LengthField
+                key={key}
+                label={`plunges, ${key}`}
+                value={halfShaft.plunge?.[key]}
+                unit={unit}
+                schema={halfShaftSchema.shape.plunge.unwrap().shape[key]}
+                onValue={(mm, step) =>
+                  change(step, (d) => {
+                    d.halfShaft!.plunge = {
+                      ...(d.halfShaft!.plunge ?? { shorter: 0, longer: 0 }),
+                      [key]: mm,
+                    };
+                  })
+                }
+                onClear={(step) => change(step, (d) => void delete d.halfShaft!.plunge)}
+                placeholder=""
+                width={132}
+              />
+            ))}
           </Box>
           <Typography variant="caption" color="text.secondary" component="p" sx={{ mt: 0.5 }}>
             Joint centres; the outer one on the spindle, inboard of the wheel’s middle. Length and
-            bend over the travel are among the curves.
+            bend over the travel are among the curves; what its joints let is what may end the
+            travel at the damper’s station.
           </Typography>
         </>
       )}
