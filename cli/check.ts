@@ -2,6 +2,8 @@ import { judgeColumn } from '../src/core/column/judge';
 import { bumpSteer, judgeBumpSteer } from '../src/core/motion/bumpSteer';
 import { MOST_WIND_UP, axleSteer, mostSteer } from '../src/core/motion/axleSteer';
 import type { MovedBy, SteerCurve } from '../src/core/motion/axleSteer';
+import { judgeDamper, judgeLoads } from '../src/core/judging/damper';
+import { wheelOf } from '../src/core/kinematics/wheel';
 import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
 import type { Axle } from '../src/core/kinematics/axle';
 import { briefOf } from '../src/core/model/brief';
@@ -18,6 +20,14 @@ export function checkReport(build: Build): string {
       lines.push(`${name} ${side}: ${wheelLine(prepared.axle, side, build)}`);
     const steer = axleSteer(prepared.axle, build.travel);
     if (steer) lines.push(`${name} axle: ${axleLine(steer)}`);
+  }
+  for (const name of ['front', 'rear'] as const) {
+    const wheel = wheelOf(build, name, 'left');
+    const judged = wheel ? [...judgeDamper(build, wheel), ...judgeLoads(build, wheel)] : [];
+    if (judged.length > 0)
+      lines.push(
+        `${name} damper and loads: ${judged.map(({ of, verdict }) => `${of}, ${verdict}`).join('; ')}`,
+      );
   }
   if (build.front.column)
     lines.push(

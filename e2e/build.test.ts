@@ -30,7 +30,7 @@ const joint = (view: string, name: string) =>
 it('shows the demo roadster’s corner from three sides and cycles it with the keys', async () => {
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   for (const view of ['front', 'side', 'above'])
-    expect(await page.$$(`[data-view="${view}"] [data-joint]`)).toHaveLength(9);
+    expect(await page.$$(`[data-view="${view}"] [data-joint]`)).toHaveLength(11);
   const atRest = await joint('front', 'wheelCentre');
   const camber = await readout(page, 'camber');
 

@@ -23,6 +23,8 @@ import { Wheel, wheelOf } from '../core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../core/model/build';
 import { lockLimits } from '../core/steering/lockLimits';
 import type { LockWay } from '../core/steering/lockLimits';
+import { judgeDamper, judgeLoads } from '../core/judging/damper';
+import type { Judged } from '../core/verdict/verdicts';
 import { interruptible } from './interruptible';
 
 const { run, cancel } = interruptible();
@@ -115,6 +117,12 @@ const api = {
   clearances: (build: Build, axle: AxleName, side: Side): Closest[] | null => {
     const wheel = wheelOf(build, axle, side);
     return wheel && clearancesOf(build, wheel);
+  },
+
+  /** The verdicts on a wheel's damper and on what of its corner gives first. */
+  damper: (build: Build, axle: AxleName, side: Side): Judged[] => {
+    const wheel = wheelOf(build, axle, side);
+    return wheel ? [...judgeDamper(build, wheel), ...judgeLoads(build, wheel)] : [];
   },
 
   /** What comes first on the way to each lock; null where the front axle cannot be steered. */

@@ -8,7 +8,7 @@ import { distance } from '../geometry/vec';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { placer } from '../kinematics/joints';
 import { Wheel } from '../kinematics/wheel';
-import { Linkage } from './linkage';
+import { Linkage, linkageFaults } from './linkage';
 import { coilRate, pressed, twistRate } from './springs';
 import { DamperAt } from './sweep';
 
@@ -135,6 +135,46 @@ describe.each(MOUNTINGS)('$kind, $by on $on', ({ kind, ...mounting }) => {
       expect((b.wheelForce! - a.wheelForce!) / 0.02).toBeCloseTo(now.wheelRate!, 4);
     }
   });
+});
+
+describe('places that make no damper', () => {
+  const faultsOf = (change: (points: AxleDesign['points']) => void) => {
+    const damper = aDamper(
+      { by: 'rocker', on: 'lowerArm' },
+      { bar: { on: 'rocker', outside: 18, length: 700 } },
+    );
+    const design = damped('double-wishbone', damper);
+    change(design.points);
+    return linkageFaults(wheelOf(design).corner!, damper);
+  };
+
+  it.each<[string, RegExp, (points: AxleDesign['points']) => void]>([
+    ['damperInner', /in one place/u, (p) => void (p['damperInner'] = p['damperOuter'])],
+    ['rockerPivot', /in one place/u, (p) => void (p['rockerAxis'] = p['rockerPivot'])],
+    [
+      'rockerRodInner',
+      /lies on the axis/u,
+      (p) =>
+        void (p['rockerRodInner'] = { ...p['rockerPivot'], ahead: p['rockerPivot'].ahead + 20 }),
+    ],
+    [
+      'rockerRodInner',
+      /in line as drawn/u,
+      (p) => {
+        const [a, b] = [p['rockerPivot'], p['rockerRodOuter']];
+        p['rockerRodInner'] = { ahead: a.ahead, out: (a.out + b.out) / 2, up: (a.up + b.up) / 2 };
+      },
+    ],
+    [
+      'barLinkInner',
+      /lies on the axis/u,
+      (p) => void (p['barLinkInner'] = { ...p['barPivot'], out: 0 }),
+    ],
+  ])('%s: %s', (point, message, change) => {
+    expect(faultsOf(change)).toContainEqual({ point, message: expect.stringMatching(message) });
+  });
+
+  it('none as it is begun', () => expect(faultsOf(() => undefined)).toEqual([]));
 });
 
 describe('by hand', () => {

@@ -6,6 +6,9 @@ import type { AxleDesign } from '../model/build';
 import type { Damper } from '../model/damper';
 import { blankBuild } from '../model/starts';
 import { shaftAt } from '../motion/halfShaft';
+import { readAt } from '../motion/sweep';
+import { dummyDrawing } from './dummyDrawing';
+import { damperHoles, heightsOf } from './heights';
 import { dummyOf, heldAtDroop, spacerDroop } from './dummy';
 import { travelEnds } from './ends';
 import { Linkage } from './linkage';
@@ -146,6 +149,61 @@ describe('spacers, straps and dummies', () => {
       Math.min(holes[0].length - holes[1].length, holes[1].length - holes[2].length),
       9,
     );
+  });
+});
+
+it('draws a dummy at full size: every hole where it is told, the bar to check it by 100 mm', () => {
+  const wheel = wheelOf(damped('double-wishbone', coilOver()));
+  const dummy = dummyOf(wheel, [
+    { name: 'ride <height>', travel: 0 },
+    { name: 'full droop', travel: -50 },
+  ])!;
+  const drawing = dummyDrawing(dummy, 'Mine & yours');
+  expect(drawing).toMatch(/^<svg [^>]*width="([\d.]+)mm" height="[\d.]+mm" viewBox="0 0 \1 /u);
+  const holes = [...drawing.matchAll(/<circle cx="([\d.]+)"/gu)].map(([, x]) => Number(x));
+  expect(holes).toHaveLength(3);
+  dummy.holes.forEach(({ length }, i) => expect(holes[i + 1] - holes[0]).toBeCloseTo(length, 1));
+  expect(drawing).toMatch(/h100M/u);
+  expect(drawing).not.toMatch(/ride <|Mine & /u);
+});
+
+describe('named heights and holes', () => {
+  it('stand as the corner stands there, with what is left either way', () => {
+    const damper = coilOver({ heights: [{ id: 'a', name: 'parked', travel: 18, rate: 60 }] });
+    const wheel = wheelOf(damped('double-wishbone', damper));
+    const [found] = heightsOf(build, wheel);
+    const reading = readAt(wheel.corner!, 18, 0);
+    if (!reading.ok) throw new Error(reading.why);
+    expect(found.toe).toBe(reading.value.toe);
+    expect(found.camber).toBe(reading.value.camber);
+    const near = [17.99, 18.01].map((travel) => {
+      const one = readAt(wheel.corner!, travel, 0);
+      return one.ok ? one.value.toe : NaN;
+    });
+    expect(found.bumpSteer).toBeCloseTo((near[1] - near[0]) / 0.02, 5);
+    const ends = travelEnds(build, wheel)!;
+    expect(found.bump).toBeCloseTo(ends.bump!.travel - 18, 9);
+    expect(found.row!.springForce).toBeCloseTo(60 * found.row!.pressed!, 6);
+  });
+
+  it('tell of every hole what redrawing the corner with it tells', () => {
+    const design = damped('double-wishbone', coilOver());
+    const { up } = design.points['damperInner'];
+    const { out } = design.points['upperFrontInner'];
+    design.freedoms = {
+      damperInner: { up: { kind: 'choices', at: [up - 20, up, up + 20] } },
+      upperFrontInner: { out: { kind: 'choices', at: [out, out + 15] } },
+    };
+    const wheel = wheelOf(design);
+    const holes = damperHoles(wheel);
+    expect(holes).toHaveLength(5);
+    for (const { point, coordinate, at, home, now } of holes) {
+      const moved = structuredClone(design);
+      moved.points[point][coordinate] = at;
+      const linkage = new Linkage(wheelOf(moved).corner!, moved.damper!);
+      expect(home.damper.ratio).toBeCloseTo(linkage.at(0)!.damper.ratio, 9);
+      expect(now).toBe(at === up || at === out);
+    }
   });
 });
 

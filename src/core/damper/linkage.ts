@@ -2,7 +2,7 @@ import { damperEnds } from '../corners/damperTable';
 import { toDeg } from '../geometry/angle';
 import { cross, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import type { DrawnCorner } from '../kinematics/corner';
+import type { DrawnCorner, LayoutFault } from '../kinematics/corner';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { goes } from '../kinematics/bodies';
 import type { BodyPose, FirstBody } from '../kinematics/bodies';
@@ -174,4 +174,43 @@ export function lineAt(inner: Vec, body: BodyPose, drawn: Vec): LineAt {
   const along = sub(outer, inner);
   const length = Math.hypot(...along);
   return { length, ratio: -dot(along, goes(body, outer)) / length, inner, outer };
+}
+
+/** Places nearer than this are one, mm; a rod nearer to straight with its arm holds nothing, as a sine. */
+const SAME = 0.5;
+const STRAIGHT = 0.02;
+
+/** What makes a damper's places as drawn unusable, at the point to look at; empty where nothing does. */
+export function linkageFaults({ drawn }: AxleCorner, damper: Damper): LayoutFault[] {
+  const { type, points } = drawn;
+  const at = (name: string): Vec => toVec(points[name]);
+  const faults: LayoutFault[] = [];
+  const refuse = (point: string, message: string) => faults.push({ point, message });
+  const apart = (a: string, b: string) => {
+    if (Math.hypot(...sub(at(a), at(b))) < SAME)
+      refuse(a, `the ${type.points[a].label} and the ${type.points[b].label} are in one place`);
+  };
+  apart(...damperEnds(type, damper));
+  if (damper.spring?.on) apart('springInner', 'springOuter');
+  if (damper.strap) apart('strapInner', 'strapOuter');
+  const swings = (through: string, axis: Vec, joint: string, end: string, what: string) => {
+    apart(joint, end);
+    const along = unit(axis);
+    const flat = (v: Vec) => sub(v, scale(along, dot(v, along)));
+    const arm = flat(sub(at(joint), at(through)));
+    const rod = flat(sub(at(end), at(joint)));
+    const [a, b] = [Math.hypot(...arm), Math.hypot(...rod)];
+    if (a < SAME)
+      refuse(joint, `the ${type.points[joint].label} lies on the axis: nothing to turn`);
+    else if (b < SAME || Math.hypot(...cross(arm, rod)) / (a * b) < STRAIGHT)
+      refuse(joint, `${what} and its rod are in line as drawn: it cannot hold`);
+  };
+  if (damper.by === 'rocker') {
+    apart('rockerPivot', 'rockerAxis');
+    const axis = sub(at('rockerAxis'), at('rockerPivot'));
+    if (Math.hypot(...axis) >= SAME)
+      swings('rockerPivot', axis, 'rockerRodInner', 'rockerRodOuter', 'the rocker');
+  }
+  if (damper.bar) swings('barPivot', [0, 1, 0], 'barLinkInner', 'barLinkOuter', 'the bar’s arm');
+  return faults;
 }

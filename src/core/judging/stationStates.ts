@@ -1,7 +1,5 @@
 import { judgeColumn } from '../column/judge';
 import { jointLimit } from '../damper/ends';
-import { judgeDamper, judgeReserve } from '../damper/judge';
-import { loadsOf } from '../loads/loads';
 import { judgeBumpSteer } from '../motion/bumpSteer';
 import type { BumpSteer } from '../motion/bumpSteer';
 import { rodAsBuilt } from '../strength/rodParts';
@@ -42,6 +40,8 @@ export interface Known {
   /** Undefined while they are still looked for. */
   clearances: Closest[] | null | undefined;
   articulations: Articulations | null;
+  /** Verdicts on the damper and on what gives first; undefined while they are still looked for. */
+  damper?: readonly Judged[] | undefined;
   /** Null where the axle is not steered. */
   steering: SteeringFigures | null;
 }
@@ -138,20 +138,6 @@ export function stationStates(
   };
 }
 
-/** The part that gives first of those that somebody described. */
-function judgeLoads(build: Build, wheel: Wheel): Judged[] {
-  const { strength } = wheel.design;
-  const found = strength ? loadsOf(build, wheel) : null;
-  if (!found?.ok || !found.loads.first) return [];
-  const { name, reserve } = found.loads.first;
-  return [
-    {
-      verdict: judgeReserve(reserve!, strength!.reserve),
-      of: `${name}, reserve ${reserve!.toFixed(1)} by estimate`,
-    },
-  ];
-}
-
 /** A damper stands on where the corner is, and on its own places. */
 function damperState(build: Build, wheel: Wheel, known: Known, frozen: object): StationState {
   const { design } = wheel;
@@ -161,14 +147,14 @@ function damperState(build: Build, wheel: Wheel, known: Known, frozen: object): 
   const own = sketchedPoints(design, 'damper').length;
   if (own > 0) return { words: `sketch: ${counted(own, 'joint')} to set` };
   const worst = worstOf([
-    ...judgeDamper(build, wheel, known.clearances),
+    ...(known.damper ?? []),
+    ...judgeClearances(known.clearances, ({ ofDamper }) => ofDamper),
     ...judgeArticulations(
       build,
       wheel,
       known.articulations,
       articulatedJoints(wheel.type).filter((name) => wheel.type.points[name].ofDamper),
     ),
-    ...judgeLoads(build, wheel),
   ]);
   return worst ? { ...worst, ...frozen } : { words: 'its lengths are not said yet' };
 }

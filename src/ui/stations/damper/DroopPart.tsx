@@ -4,9 +4,12 @@ import { useMemo, useState } from 'react';
 import { dummyOf, heldAtDroop, spacerDroop } from '@/core/damper/dummy';
 import type { Dummy } from '@/core/damper/dummy';
 import { damperSchema, damperUnitSchema } from '@/core/model/damper';
+import { dummyDrawing } from '@/core/damper/dummyDrawing';
+import { fileNameOf } from '@/core/file/buildFile';
 import { measure } from '@/core/model/wording';
 import { lengthIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
+import { download } from '../../download';
 import { LengthField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
 import { FIGURES, PAPER } from '../../theme';
@@ -17,7 +20,7 @@ const DROOP = measure('mm', 1, 400);
 
 /** How the droop is limited, and a dummy in the damper's place. */
 export function DroopPart(props: DamperPartProps) {
-  const { wheel, damper, unit, put } = props;
+  const { build, wheel, damper, unit, put } = props;
   const [asked, setAsked] = useState<number | undefined>(undefined);
   const droop = asked ?? damper.wanted?.droop ?? wheel.travel.droop;
   const held = useMemo(() => heldAtDroop(wheel, droop), [wheel, droop]);
@@ -134,6 +137,18 @@ export function DroopPart(props: DamperPartProps) {
               ))}
             </tbody>
           </Table>
+          <Button
+            size="small"
+            onClick={() =>
+              download(
+                fileNameOf(`${build.name} dummy`, 'svg'),
+                dummyDrawing(dummy, `${build.name}: dummy for the ${wheel.axle} dampers`),
+                'image/svg+xml',
+              )
+            }
+          >
+            Keep the drawing, full size
+          </Button>
           {dummy.missed.length > 0 && (
             <Typography variant="body2">Not reached: {dummy.missed.join(', ')}.</Typography>
           )}

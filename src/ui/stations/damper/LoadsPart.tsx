@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Fragment, useMemo, useState } from 'react';
-import { judgeReserve } from '@/core/damper/judge';
+import { judgeReserve } from '@/core/judging/damper';
 import { casesOf, loadsOf } from '@/core/loads/loads';
 import type { PartLoad } from '@/core/loads/loads';
 import { LOAD_CASES, loadCaseSchema, startingStrength, strengthSchema } from '@/core/model/loads';

@@ -8,6 +8,8 @@ import { typeOf } from '@/core/corners/kinds';
 import { damperPointsOf } from '@/core/model/damper';
 import type { Damper } from '@/core/model/damper';
 import { mountingsOf, setDamper } from '@/core/model/damperStart';
+import { linkageFaults } from '@/core/damper/linkage';
+import { VERDICT } from '../../theme';
 import { PointsTable } from '../rack/PointsTable';
 import { CARRIER_WORDS, Fields, Said, mountingInWords } from './parts';
 import type { DamperPartProps } from './parts';
@@ -21,6 +23,7 @@ export function MountsPart(props: DamperPartProps) {
   const names = damperPointsOf(type, damper);
   const mountings = mountingsOf(design);
   const now = mountings.findIndex(({ by, on }) => by === damper.by && on === damper.on);
+  const faults = wheel.corner ? linkageFaults(wheel.corner, damper) : [];
   const remake = (next: Damper) => change('', (d) => setDamper(d, next));
   const without = (key: keyof Damper): Damper => {
     const { [key]: _, ...rest } = damper;
@@ -82,6 +85,11 @@ export function MountsPart(props: DamperPartProps) {
           }
         />
       </Fields>
+      {faults.map(({ point, message }) => (
+        <Typography key={point + message} variant="body2" role="status" sx={{ color: VERDICT.bad }}>
+          ✕ {capital(message)}.
+        </Typography>
+      ))}
       {names.length > 0 ? (
         <PointsTable
           design={design}
@@ -112,6 +120,8 @@ export function MountsPart(props: DamperPartProps) {
     </>
   );
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One of what carries, or none. */
 export function OneOf<T extends Carrier | 'rocker'>({

@@ -32,7 +32,11 @@ export function TravelPart(props: DamperPartProps) {
   const shafts = useMemo(() => shaftRows(wheel, rows), [wheel, rows]);
   const length = lengthBy(unit);
   if (!ends || rows.length === 0)
-    return <Typography variant="body2">The corner or a rod does not reach its travel.</Typography>;
+    return (
+      <Typography variant="body2">
+        As drawn the damper cannot move: look at its places under “mounts”.
+      </Typography>
+    );
   const stroke = damper.unit && strokeOf(damper.unit);
   const wanted = {
     bump: damper.wanted?.bump ?? wheel.travel.bump,

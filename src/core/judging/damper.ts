@@ -1,12 +1,11 @@
-import type { Closest } from '../clearance/room';
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
+import { loadsOf } from '../loads/loads';
 import { startingStrength } from '../model/loads';
-import { judgeRoom } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
-import { captiveAt } from './rideHeight';
-import { DamperAt } from './sweep';
-import { travelEnds } from './ends';
+import { captiveAt } from '../damper/rideHeight';
+import { DamperAt } from '../damper/sweep';
+import { travelEnds } from '../damper/ends';
 
 /** Travel is told no nearer, mm. */
 const TOLD = 0.5;
@@ -15,13 +14,9 @@ const mm = (value: number): string => value.toFixed(0);
 
 /**
  * The verdicts on a damper: whether something ends the travel before it is used up, whether the spring stays in its
- * seats, what its body is in. Of what nobody has said there is none.
+ * seats. Of what nobody has said there is none; what its body is in is judged by its clearances.
  */
-export function judgeDamper(
-  build: Pick<Build, 'room'>,
-  wheel: Wheel,
-  clearances: readonly Closest[] | null | undefined,
-): Judged[] {
+export function judgeDamper(build: Pick<Build, 'room'>, wheel: Wheel): Judged[] {
   const { damper } = wheel.design;
   const { corner } = wheel;
   if (!damper || !corner) return [];
@@ -37,7 +32,7 @@ export function judgeDamper(
     const has = Math.abs(end.travel);
     judged.push(
       has < wanted[way] - TOLD
-        ? { verdict: 'rework', of: `${end.what} at ${mm(has)} mm ${way} of ${mm(wanted[way])}` }
+        ? { verdict: 'rework', of: `${end.what} at ${mm(has)} mm ${way} of ${mm(wanted[way])} mm` }
         : { verdict: 'accept', of: `${mm(has)} mm ${way}` },
     );
   }
@@ -52,13 +47,21 @@ export function judgeDamper(
       verdict: 'look again',
       of: `spring ${mm(-captive.pressed)} mm loose at ${mm(-captive.travel)} mm droop`,
     });
-  for (const { ofDamper, what, to, clearance, wanted: by } of clearances ?? [])
-    if (ofDamper)
-      judged.push({
-        verdict: judgeRoom(clearance, by),
-        of: `${what} ${clearance < 0 ? `${mm(-clearance)} mm into` : `${mm(clearance)} mm from`} ${to}`,
-      });
   return judged;
+}
+
+/** The part that gives first of those that somebody described. */
+export function judgeLoads(build: Build, wheel: Wheel): Judged[] {
+  const { strength } = wheel.design;
+  const found = strength ? loadsOf(build, wheel) : null;
+  if (!found?.ok || !found.loads.first) return [];
+  const { name, reserve } = found.loads.first;
+  return [
+    {
+      verdict: judgeReserve(reserve!, strength!.reserve),
+      of: `${name}, reserve ${reserve!.toFixed(1)} by estimate`,
+    },
+  ];
 }
 
 /** The verdict on a reserve: the builder's own is accepted, from one on looked at again, below that the part gives. */
