@@ -29,32 +29,36 @@ export interface Item {
   at: readonly string[];
 }
 
-/** One unknown force: what it does to the upright, per unit, and what it is to the items. */
+/** One unknown force: what a newton of it does to the upright, and where; what it is to the items. */
 interface Column {
   force: Vec;
-  /** Where it works on the upright. */
   at: Vec;
-  /** A pure turning moment that goes with it. */
-  adds: (add: Adds, amount: number) => void;
+  parts: readonly Part[];
 }
-interface Adds {
-  /** Along a member, N, + in tension; of a member that is none of the corner's tubes nothing is kept. */
-  axial: (id: string, newtons: number) => void;
-  /** At a joint, or across a strut. */
-  vec: (id: string, force: Vec) => void;
+/** What an item carries per newton; along a member the first number, + in tension. */
+interface Part {
+  id: string;
+  per: Vec;
 }
+const along = (from: string, to: string, tension: number): Part => ({
+  id: axialId(from, to),
+  per: [tension, 0, 0],
+});
+const on = (name: string, per: Vec): Part => ({ id: jointId(name), per });
 
 /**
  * What a corner carries, by statics of its exact pose: the upright with its wheel is one free body, links push and pull
  * along themselves, an arm that nothing stands on does so through its tubes, one that carries the damper is bent by it; a
- * strut holds across itself at its top, a ball and a hinge as they are. The damper (or a spring of its own place) carries what the wheel stands on:
- * whatever force that takes. Of wheels that are coupled, the other one is taken as unloaded.
+ * strut holds across itself at its top, a ball and a hinge as they are. The damper (or a spring of its own place) carries
+ * what the wheel stands on: whatever force that takes. Of wheels that are coupled, the other one is taken as unloaded.
  */
 export class CornerStatics {
   readonly items: Item[] = [];
   private readonly index = new Map<string, number>();
   private readonly upright = new Float64Array(UPRIGHT_SIZE);
   private readonly place: (upright: Float64Array) => Joints;
+  private readonly supports: (readonly [string, string])[];
+  private readonly loadedArm: Pivots | null;
   private readonly matrix = new Float64Array(36);
   private readonly order = new Int32Array(6);
   private readonly right = new Float64Array(6);
@@ -65,6 +69,8 @@ export class CornerStatics {
     private readonly type: CornerType,
   ) {
     this.place = placer(wheel.corner!.drawn);
+    this.supports = this.findSupports();
+    this.loadedArm = this.findLoadedArm();
     this.list();
   }
 
@@ -94,7 +100,7 @@ export class CornerStatics {
       if (condition.holds === 'line') item(sideId(condition.chassis), 'side', [condition.chassis]);
     }
     for (const { from, to } of this.rods()) item(axialId(from, to), 'axial', [from, to]);
-    for (const [from, to] of this.supports()) item(axialId(from, to), 'axial', [from, to]);
+    for (const [from, to] of this.supports) item(axialId(from, to), 'axial', [from, to]);
     for (const [id, at] of this.bent()) item(id, 'bending', at);
     for (const name of this.jointNames()) item(jointId(name), 'joint', [name]);
   }
@@ -118,7 +124,7 @@ export class CornerStatics {
       }
     for (const { from, to } of this.rods()) names.add(from).add(to);
     names.delete(OTHER_ARM);
-    for (const pair of this.supports()) for (const name of pair) names.add(name);
+    for (const pair of this.supports) for (const name of pair) names.add(name);
     if (this.wheel.design.damper?.by === 'rocker') names.add('rockerPivot');
     return [...names];
   }
@@ -133,7 +139,7 @@ export class CornerStatics {
   }
 
   /** The lines that carry the wheel's weight, the spring's own first: from the chassis outward. */
-  private supports(): (readonly [string, string])[] {
+  private findSupports(): (readonly [string, string])[] {
     const { damper } = this.wheel.design;
     if (!damper || this.type.coupled) return [];
     if (damper.spring?.on) return [['springInner', 'springOuter']];
@@ -142,7 +148,7 @@ export class CornerStatics {
   }
 
   /** The arm that the weight is carried by, if that is one. */
-  private loadedArm(): Pivots | null {
+  private findLoadedArm(): Pivots | null {
     const { damper } = this.wheel.design;
     if (!damper || this.type.coupled) return null;
     const on = damper.spring?.on ?? damper.on;
@@ -171,6 +177,7 @@ export class CornerStatics {
     });
     if (!factor(matrix, 6, order)) return null;
     const road = contactOf(at.wheelCentre, spindleAt(upright), this.wheel.design.tyre.radius);
+    const parts = columns.map((column) => this.indexed(column));
     const loads = UNITS.map(({ force, hub }): Float64Array => {
       const moment = hub ? NONE : cross(sub(road, at.wheelCentre), force);
       for (let i = 0; i < 3; i++) {
@@ -179,38 +186,34 @@ export class CornerStatics {
       }
       solveFactored(matrix, 6, order, right, amounts);
       const carried = new Float64Array(3 * this.items.length);
-      const adds: Adds = {
-        axial: (id, newtons) => {
-          const item = this.index.get(id);
-          if (item !== undefined) carried[3 * item] += newtons;
-        },
-        vec: (id, by) => {
-          const item = this.index.get(id);
-          if (item === undefined) return;
-          for (let i = 0; i < 3; i++) carried[3 * item + i] += by[i];
-        },
-      };
-      columns.forEach((column, j) => column.adds(adds, amounts[j]));
+      parts.forEach((list, j) => {
+        for (const { item, per } of list)
+          for (let i = 0; i < 3; i++) carried[item + i] += amounts[j] * per[i];
+      });
       this.writeBending(at, carried, force, hub ? at.wheelCentre : road);
       return carried;
     });
     return { items: this.items, loads };
   }
 
+  /** Where the parts of an unknown go among the items; of what is none, as the arm that a kingpin is solid with, nothing is kept. */
+  private indexed({ parts }: Column): { item: number; per: Vec }[] {
+    return parts.flatMap(({ id, per }) => {
+      const item = this.index.get(id);
+      return item === undefined ? [] : [{ item: 3 * item, per }];
+    });
+  }
+
   /** Every unknown force on the upright, with what it is to the parts. */
   private columns(at: Joints): Column[] {
     const { type } = this;
     const columns: Column[] = [];
-    const single = (force: Vec, where: Vec, adds: Column['adds']) =>
-      columns.push({ force, at: where, adds });
+    const single = (force: Vec, where: Vec, ...parts: Part[]) =>
+      columns.push({ force, at: where, parts });
     /** Along a link from `from` to the upright's `to`: + pushes the upright away, which is compression. */
     const link = (from: string, to: string, start: Vec) => {
-      const along = unit(sub(at[to], start));
-      single(along, at[to], (add_, push) => {
-        add_.axial(axialId(from, to), -push);
-        add_.vec(jointId(to), scale(along, push));
-        add_.vec(jointId(from), scale(along, -push));
-      });
+      const way = unit(sub(at[to], start));
+      single(way, at[to], along(from, to, -1), on(to, way), on(from, scale(way, -1)));
     };
     for (const condition of type.conditions as readonly Condition[])
       switch (condition.holds) {
@@ -218,31 +221,24 @@ export class CornerStatics {
           link(condition.chassis, condition.upright, at[condition.chassis]);
           break;
         case 'line': {
-          const top = at[condition.chassis];
-          const lower = at[condition.upright[0]];
-          const axis = unit(sub(top, lower));
-          for (const across of squareTo(axis))
-            single(across, top, (add_, force) => {
-              add_.vec(jointId(condition.chassis), scale(across, -force));
-              add_.vec(sideId(condition.chassis), scale(across, -force));
-            });
+          const { chassis } = condition;
+          const axis = unit(sub(at[chassis], at[condition.upright[0]]));
+          for (const across of squareTo(axis)) {
+            const per = scale(across, -1);
+            single(across, at[chassis], on(chassis, per), { id: sideId(chassis), per });
+          }
           break;
         }
         case 'ball':
           for (const axis of AXES)
-            single(axis, at[condition.at], (add_, force) =>
-              add_.vec(jointId(condition.at), scale(axis, -force)),
-            );
+            single(axis, at[condition.at], on(condition.at, scale(axis, -1)));
           break;
         case 'hinge': {
           const [first, second] = condition.about;
-          const along = unit(sub(at[second], at[first]));
-          for (const axis of [along, ...squareTo(along)])
-            single(axis, at[first], (add_, force) => add_.vec(jointId(first), scale(axis, -force)));
-          for (const axis of squareTo(along))
-            single(axis, at[second], (add_, force) =>
-              add_.vec(jointId(second), scale(axis, -force)),
-            );
+          const line = unit(sub(at[second], at[first]));
+          for (const axis of [line, ...squareTo(line)])
+            single(axis, at[first], on(first, scale(axis, -1)));
+          for (const axis of squareTo(line)) single(axis, at[second], on(second, scale(axis, -1)));
           break;
         }
         case 'heading':
@@ -256,11 +252,11 @@ export class CornerStatics {
 
   /** What carries the weight: 1 N of compression in the spring's line, as the upright feels it. */
   private support(at: Joints): Column {
-    const [[inner, outer], rod] = this.supports();
-    const along = unit(sub(at[outer], at[inner]));
+    const [[inner, outer], rod] = this.supports;
+    const way = unit(sub(at[outer], at[inner]));
+    const parts = [along(inner, outer, -1), on(inner, scale(way, -1)), on(outer, way)];
     // Where it works on what goes with the wheel, and how.
-    let [where, force] = [outer, along];
-    let push = 0;
+    let [where, force] = [outer, way];
     if (rod) {
       const [rodInner, rodOuter] = rod;
       const axis = unit(sub(at['rockerAxis'], at['rockerPivot']));
@@ -268,48 +264,33 @@ export class CornerStatics {
         dot(axis, cross(sub(at[point], at['rockerPivot']), f));
       const away = unit(sub(at[rodInner], at[rodOuter]));
       // Compression of the rod that holds the rocker against the damper.
-      push = -lever(outer, along) / lever(rodInner, away);
+      const push = -lever(outer, way) / lever(rodInner, away);
       [where, force] = [rodOuter, scale(away, -push)];
-    }
-    const adds = (add_: Adds, amount: number) => {
-      add_.axial(axialId(inner, outer), -amount);
-      add_.vec(jointId(inner), scale(along, -amount));
-      add_.vec(jointId(outer), scale(along, amount));
-      if (!rod) return;
-      const [rodInner, rodOuter] = rod;
-      add_.axial(axialId(rodInner, rodOuter), -push * amount);
-      add_.vec(jointId(rodInner), scale(force, -amount));
-      add_.vec(jointId(rodOuter), scale(force, amount));
+      parts.push(along(rodInner, rodOuter, -push));
+      parts.push(on(rodInner, scale(force, -1)), on(rodOuter, force));
       // The rocker's pivot holds what both leave over.
-      add_.vec(jointId('rockerPivot'), scale(sub(along, force), amount));
-    };
-    const arm = this.loadedArm();
-    if (!arm) return { force, at: at[where], adds };
+      parts.push(on('rockerPivot', sub(way, force)));
+    }
+    const arm = this.loadedArm;
+    if (!arm) return { force, at: at[where], parts };
     // An arm passes on across itself what its pivots do not hold: a lever about their line.
     const { axis, foot, radius } = acrossOf(arm, at);
     const across = unit(cross(axis, radius));
     const turns = dot(axis, cross(sub(at[where], foot), force));
     const passed = scale(across, turns / Math.hypot(...radius));
-    return {
-      force: passed,
-      at: at[arm.carries!],
-      adds: (add_, amount) => {
-        adds(add_, amount);
-        add_.vec(jointId(arm.carries!), scale(passed, amount));
-        const held = pivotForces(arm, at, [
-          { at: at[where], force: scale(force, amount) },
-          { at: at[arm.carries!], force: scale(passed, -amount) },
-        ]);
-        arm.through.forEach((name, i) => add_.vec(jointId(name), held[i]));
-      },
-    };
+    const held = pivotForces(arm, at, [
+      { at: at[where], force },
+      { at: at[arm.carries!], force: scale(passed, -1) },
+    ]);
+    parts.push(on(arm.carries!, passed), ...arm.through.map((name, i) => on(name, held[i])));
+    return { force: passed, at: at[arm.carries!], parts };
   }
 
   /** What is bent: the arm that the damper stands on, where it does; an arm solid with the upright, at its root. */
   private bent(): [string, string[]][] {
     const { type } = this;
-    const lug = this.supports().at(-1)?.[1];
-    const arm = this.loadedArm();
+    const lug = this.supports.at(-1)?.[1];
+    const arm = this.loadedArm;
     const balls = (type.conditions as readonly Condition[]).flatMap((condition) =>
       condition.holds === 'ball' ? memberFrom(type, condition.at) : [],
     );
@@ -338,8 +319,8 @@ export class CornerStatics {
       return [carried[k], carried[k + 1], carried[k + 2]];
     };
     const put = (id: string, v: Vec) => carried.set(v, 3 * this.index.get(id)!);
-    const lug = this.supports().at(-1)?.[1];
-    const arm = this.loadedArm();
+    const lug = this.supports.at(-1)?.[1];
+    const arm = this.loadedArm;
     const own = this.ownArm();
     if (arm && lug) {
       const { axis } = acrossOf(arm, at);
@@ -447,7 +428,10 @@ export function contactOf(centre: Vec, spindle: Vec, radius: number): Vec {
   return sub(centre, scale(inPlane, radius));
 }
 
-/** What an item carries in a case with so much standing on the wheel, N or N·mm: along a member + in tension. */
+/**
+ * What an item carries in a case with so much standing on the wheel, N or N·mm: along a member + in tension.
+ * @param index of the item
+ */
 export function carriedIn(
   { items, loads }: UnitLoads,
   index: number,
@@ -455,10 +439,11 @@ export function carriedIn(
   weight: number,
 ): number {
   const k = 3 * index;
-  const along = at === 'hub' ? 3 : 0;
-  const part = (i: number) =>
-    weight * (ahead * loads[along][k + i] + out * loads[1][k + i] + up * loads[2][k + i]);
-  const { as } = items[index];
-  if (as === 'axial') return part(0);
-  return Math.hypot(part(0), part(1), part(2));
+  const lengthwise = loads[at === 'hub' ? 3 : 0];
+  const [, across, upward] = loads;
+  const x = ahead * lengthwise[k] + out * across[k] + up * upward[k];
+  if (items[index].as === 'axial') return weight * x;
+  const y = ahead * lengthwise[k + 1] + out * across[k + 1] + up * upward[k + 1];
+  const z = ahead * lengthwise[k + 2] + out * across[k + 2] + up * upward[k + 2];
+  return weight * Math.sqrt(x * x + y * y + z * z);
 }

@@ -42,6 +42,11 @@ export function UnitPart(props: DamperPartProps) {
   return (
     <>
       <Section title="Damper">
+        {damper.by === 'strut' && (
+          <Typography variant="body2">
+            A strut’s lengths count from its top to the lower place on its axis, as they are drawn.
+          </Typography>
+        )}
         {!own && (
           <Typography variant="body2">
             Its lengths are not said yet: nothing of its stroke is judged.
