@@ -71,13 +71,16 @@ export function Damper(props: FloorStation) {
   const shown = { ...props, damper, change, put };
   return (
     <>
-      <Choice
-        label="Damper and springs"
-        value={part}
-        options={PARTS}
-        words={WORDS}
-        onPick={setPart}
-      />
+      {/* Eight of them want the width of seven. */}
+      <Box sx={{ '&& .MuiToggleButton-root': { px: 0.75 } }}>
+        <Choice
+          label="Damper and springs"
+          value={part}
+          options={PARTS}
+          words={WORDS}
+          onPick={setPart}
+        />
+      </Box>
       {part === 'freedoms' && point && (
         <FreedomEditor
           key={point}
