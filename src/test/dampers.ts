@@ -56,3 +56,34 @@ export const anyDamped = (kind: string, damper: Damper, by = 8) =>
 
 /** What of a damper rides on what, for tests that walk through a table. */
 export const typeWith = (kind: string, damper: Damper) => typeOf({ kind, damper });
+
+/**
+ * Arms level and parallel, 300 long, in one plane across the car; a rod stands upright on the lower one, 200 out, and lifts
+ * a rocker's 60 mm arm, whose other arm of 90 mm, square to it, pushes a level damper.
+ */
+export function planePushRod(): AxleDesign {
+  const at = (ahead: number, out: number, up: number) => ({ ahead, out, up });
+  return {
+    ...blankBuild('x').front,
+    static: { toe: 0, camber: 0 },
+    tyre: { radius: 300, width: 200 },
+    damper: aDamper({ by: 'rocker', on: 'lowerArm' }),
+    points: {
+      lowerFrontInner: at(100, 300, 200),
+      lowerRearInner: at(-100, 300, 200),
+      lowerOuter: at(0, 600, 200),
+      upperFrontInner: at(100, 300, 400),
+      upperRearInner: at(-100, 300, 400),
+      upperOuter: at(0, 600, 400),
+      tieRodInner: at(-100, 300, 300),
+      tieRodOuter: at(-100, 600, 300),
+      wheelCentre: at(0, 700, 300),
+      rockerRodOuter: at(0, 500, 200),
+      rockerRodInner: at(0, 500, 500),
+      rockerPivot: at(0, 440, 500),
+      rockerAxis: at(50, 440, 500),
+      damperOuter: at(0, 440, 590),
+      damperInner: at(0, 100, 590),
+    },
+  };
+}

@@ -370,7 +370,7 @@ export function bodyDistance(body: KeepOut): (p: Vec) => number {
 
 function overGround(
   design: AxleDesign,
-  { tieRod }: CornerType,
+  { tieRod, points }: CornerType,
   low: PointName[],
   at: Joints,
   travel: number,
@@ -385,5 +385,6 @@ function overGround(
       JOINT,
       () => ({ distance: at[name][2] - travel, at: at[name] }),
       name === tieRod?.inner || name === tieRod?.outer ? 'rod' : undefined,
+      points[name].ofDamper,
     );
 }

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { MOUNTINGS, aDamper, anyDamped, damped, typeWith } from '../../test/dampers';
-import { blankBuild } from '../model/starts';
+import { MOUNTINGS, aDamper, anyDamped, damped, planePushRod, typeWith } from '../../test/dampers';
 import { axleSchema } from '../model/build';
 import type { AxleDesign } from '../model/build';
 import type { Damper } from '../model/damper';
@@ -181,30 +180,7 @@ describe('by hand', () => {
   it('a plane wishbone with a push rod and a rocker: levers alone', () => {
     // Arms level and parallel, 300 long: at ride height the wheel goes straight up as the joints do. The rod stands
     // upright on the arm 200 out of 300; it lifts a rocker's 60 mm arm, whose other arm of 90 mm, square to it, pushes a level damper.
-    const { front } = blankBuild('x');
-    const at = (ahead: number, out: number, up: number) => ({ ahead, out, up });
-    const design: AxleDesign = {
-      ...front,
-      static: { toe: 0, camber: 0 },
-      damper: aDamper({ by: 'rocker', on: 'lowerArm' }),
-      points: {
-        lowerFrontInner: at(100, 300, 200),
-        lowerRearInner: at(-100, 300, 200),
-        lowerOuter: at(0, 600, 200),
-        upperFrontInner: at(100, 300, 400),
-        upperRearInner: at(-100, 300, 400),
-        upperOuter: at(0, 600, 400),
-        tieRodInner: at(-100, 300, 300),
-        tieRodOuter: at(-100, 600, 300),
-        wheelCentre: at(0, 700, 300),
-        rockerRodOuter: at(0, 500, 200),
-        rockerRodInner: at(0, 500, 500),
-        rockerPivot: at(0, 440, 500),
-        rockerAxis: at(50, 440, 500),
-        damperOuter: at(0, 440, 590),
-        damperInner: at(0, 100, 590),
-      },
-    };
+    const design = planePushRod();
     const linkage = new Linkage(wheelOf(design).corner!, design.damper!);
     const home = linkage.at(0)!;
     expect(home.damper.length).toBe(340);

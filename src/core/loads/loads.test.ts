@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { MOUNTINGS, aDamper, anyDamped, damped } from '../../test/dampers';
-import { axleWith } from '../../test/layouts';
+import { MOUNTINGS, aDamper, anyDamped, damped, planePushRod } from '../../test/dampers';
 import { CORNER_TYPES, uprightPoints } from '../corners/kinds';
 import { add, cross, dot, scale, sub, unit as unit3 } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
@@ -170,30 +169,7 @@ describe('virtual work of links', () => {
 
 describe('by hand', () => {
   it('a plane wishbone with a push rod: levers alone', () => {
-    const at = (ahead: number, out: number, up: number) => ({ ahead, out, up });
-    const design: AxleDesign = {
-      ...axleWith({}),
-      static: { toe: 0, camber: 0 },
-      tyre: { radius: 300, width: 200 },
-      damper: aDamper({ by: 'rocker', on: 'lowerArm' }),
-      points: {
-        lowerFrontInner: at(100, 300, 200),
-        lowerRearInner: at(-100, 300, 200),
-        lowerOuter: at(0, 600, 200),
-        upperFrontInner: at(100, 300, 400),
-        upperRearInner: at(-100, 300, 400),
-        upperOuter: at(0, 600, 400),
-        tieRodInner: at(-100, 300, 300),
-        tieRodOuter: at(-100, 600, 300),
-        wheelCentre: at(0, 700, 300),
-        rockerRodOuter: at(0, 500, 200),
-        rockerRodInner: at(0, 500, 500),
-        rockerPivot: at(0, 440, 500),
-        rockerAxis: at(50, 440, 500),
-        damperOuter: at(0, 440, 590),
-        damperInner: at(0, 100, 590),
-      },
-    };
+    const design = planePushRod();
     const unit = staticsOf(wheelOf(design)).at(0)!;
     const up = (id: string) => vecOf(unit, 2, id);
     // 1 N up at the road, 100 outside the joints that are 200 apart: half a newton in either arm, shared by two tubes that

@@ -117,8 +117,9 @@ const Scroll = ({ label, children }: { label: string; children: React.ReactNode 
 );
 
 /** No damper yet: how it is to be mounted. */
-function Start({ wheel, change }: FloorStation & { change: ReturnType<typeof useAxleChange> }) {
-  const { design } = wheel;
+function Start(props: FloorStation & { change: ReturnType<typeof useAxleChange> }) {
+  const { wheel, change } = props;
+  const { design, type } = wheel;
   return (
     <Scroll label="Damper and springs">
       <Typography variant="body2" sx={{ py: 0.75 }}>
@@ -137,6 +138,8 @@ function Start({ wheel, change }: FloorStation & { change: ReturnType<typeof use
           </Button>
         ))}
       </Box>
+      {/* Leaves carry a beam, dampers or none: its kingpins and rods are loaded all the same. */}
+      {type.coupled && <LoadsPart {...props} />}
     </Scroll>
   );
 }
