@@ -6,6 +6,9 @@ import type { AxleDesign } from '../model/build';
 import type { Damper } from '../model/damper';
 import { blankBuild } from '../model/starts';
 import { shaftAt } from '../motion/halfShaft';
+import { normalNumbers } from '../geometry/random';
+import { noTakeOff } from '../model/takeOff';
+import { placedDamper } from './placed';
 import { readAt } from '../motion/sweep';
 import { dummyDrawing } from './dummyDrawing';
 import { damperHoles, heightsOf } from './heights';
@@ -205,6 +208,27 @@ describe('named heights and holes', () => {
       expect(now).toBe(at === up || at === out);
     }
   });
+});
+
+it('a ratio with mounts placed to ±: as many cars by chance spread by as much', () => {
+  const design = damped('double-wishbone', coilOver());
+  const placing = 1.2;
+  const takeOff = { ...noTakeOff(), placing };
+  const found = placedDamper({ ...build, takeOff }, wheelOf(design))!;
+  expect(found.measured).toBe(false);
+  const chance = normalNumbers(5);
+  const of = Array.from({ length: 3000 }, () => {
+    const moved = structuredClone(design);
+    for (const name of ['damperInner', 'damperOuter'])
+      for (const c of ['ahead', 'out', 'up'] as const) moved.points[name][c] += chance() * placing;
+    return new Linkage(wheelOf(moved).corner!, moved.damper!).at(0)!.damper;
+  });
+  const spread = (list: number[]) => {
+    const mean = list.reduce((a, b) => a + b, 0) / list.length;
+    return Math.sqrt(list.reduce((sum, x) => sum + (x - mean) ** 2, 0) / list.length);
+  };
+  expect(spread(of.map(({ ratio }) => ratio)) / found.ratio).toBeCloseTo(1, 1);
+  expect(spread(of.map(({ length }) => length)) / found.length).toBeCloseTo(1, 1);
 });
 
 describe('ride height', () => {

@@ -5,6 +5,7 @@ import { jointLimit, travelEnds } from '@/core/damper/ends';
 import type { TravelEnd } from '@/core/damper/ends';
 import { damperSweep } from '@/core/damper/sweep';
 import type { DamperRow } from '@/core/damper/sweep';
+import { placedDamper } from '@/core/damper/placed';
 import { strokeOf } from '@/core/damper/springs';
 import { UPRIGHT_SIZE } from '@/core/kinematics/corner';
 import type { Wheel } from '@/core/kinematics/wheel';
@@ -29,6 +30,7 @@ export function TravelPart(props: DamperPartProps) {
   const ends = useMemo(() => travelEnds(build, wheel), [build, wheel]);
   const holes = useMemo(() => damperHoles(wheel), [wheel]);
   const eyes = useMemo(() => eyesOf(build, wheel), [build, wheel]);
+  const placed = useMemo(() => placedDamper(build, wheel), [build, wheel]);
   const shafts = useMemo(() => shaftRows(wheel, rows), [wheel, rows]);
   const length = lengthBy(unit);
   if (!ends || rows.length === 0)
@@ -159,6 +161,13 @@ export function TravelPart(props: DamperPartProps) {
             ))}
           </tbody>
         </Table>
+        {placed && (
+          <Typography variant="body2" sx={{ mt: 0.5 }}>
+            With its mounts off by their ±
+            {placed.measured ? '' : ', as drawings are placed where nobody measured them'}: ratio ±
+            {placed.ratio.toFixed(3)}, eye to eye ±{lengthIn(placed.length, unit, 1)}.
+          </Typography>
+        )}
         <Said>
           Travel is the wheel centre’s. The wheel rate has the ratio’s own change in it: k · ratio²
           + force · change. Ratio and length are among the curves, too.
