@@ -111,6 +111,50 @@ describe.each(MOUNTINGS.filter(({ kind }) => kind !== 'beam'))(
   },
 );
 
+describe('a torsion bar alone', () => {
+  it.each([
+    ['double-wishbone', 'direct', 'upperArm', 'lowerArm'],
+    ['double-wishbone', 'rocker', 'lowerArm', 'rocker'],
+    ['strut', 'strut', undefined, 'lowerArm'],
+    ['swing-arm', 'direct', 'upright', 'arm'],
+  ] as const)(
+    '%s, damper %s, bar about the %4$s: carries what virtual work asks',
+    (kind, by, carrier, about) => {
+      const damper = aDamper(
+        { by, ...(carrier && { on: carrier }) },
+        { spring: undefined, torsion: { about, outside: 22, length: 700, wound: 10 } },
+      );
+      fc.assert(
+        fc.property(anyDamped(kind, damper), (design) => {
+          const wheel = wheelOf(design);
+          if (!wheel.corner) return;
+          const unit = staticsOf(wheel).at(12);
+          const linkage = new Linkage(wheel.corner, damper).at(12);
+          if (!unit || !linkage) return;
+          const u = new Float64Array(UPRIGHT_SIZE);
+          wheel.corner.corner.pose(12, 0, u);
+          const at = jointsAt(wheel.corner.drawn, u);
+          const road = contactOf(at.wheelCentre, spindleAt(u), design.tyre.radius);
+          const move: Vec = [u[U.movePerTravel], u[U.movePerTravel + 1], u[U.movePerTravel + 2]];
+          const turn: Vec = [u[U.turnPerTravel], u[U.turnPerTravel + 1], u[U.turnPerTravel + 2]];
+          const goes = add(move, cross(turn, sub(road, at.wheelCentre)));
+          AXES.forEach((force, load) => {
+            let torque: number;
+            if (about === 'rocker') {
+              const axis = unit3(sub(at['rockerAxis'], at['rockerPivot']));
+              const arm = sub(at['rockerRodInner'], at['rockerPivot']);
+              torque = dot(axis, cross(arm, vecOf(unit, load, jointId('rockerRodInner'))));
+            } else torque = vecOf(unit, load, unit.items.find(({ as }) => as === 'bending')!.id)[0];
+            const perMm = (linkage.torsion!.rate * Math.PI) / 180;
+            expect(Math.abs(torque * perMm)).toBeCloseTo(Math.abs(dot(force, goes)), 6);
+          });
+        }),
+        { numRuns: 12 },
+      );
+    },
+  );
+});
+
 describe('virtual work of links', () => {
   // A link made a little longer, everything else as it is, the damper's length included: what the road does meanwhile
   // is what the link does. The longer corner is put together by other equations.

@@ -187,7 +187,8 @@ function tubesBent(design: AxleDesign, { at }: Pick<Item, 'at'>): [string, strin
   const type = typeOf(design);
   if (at.length > 1) return [[at[0], at[1]]];
   const body = type.points[at[0]]?.on;
-  const pivots = type.pivots.find((one) => one.body === body) ?? type.pivots[0];
+  const pivots =
+    type.pivots.find((one) => one.body === body || one.carries === at[0]) ?? type.pivots[0];
   return type.members.flatMap(({ from, to, name }): [string, string][] =>
     name !== undefined && pivots?.through.some((p) => p === from || p === to) ? [[from, to]] : [],
   );

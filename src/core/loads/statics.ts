@@ -1,5 +1,5 @@
 import type { Condition } from '../corners/conditions';
-import type { CornerType, Pivots } from '../corners/cornerType';
+import type { Body, CornerType, Pivots } from '../corners/cornerType';
 import { damperEnds } from '../corners/damperTable';
 import { factor, solveFactored } from '../geometry/linear';
 import { add, cross, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
@@ -49,8 +49,8 @@ const on = (name: string, per: Vec): Part => ({ id: jointId(name), per });
 /**
  * What a corner carries, by statics of its exact pose: the upright with its wheel is one free body, links push and pull
  * along themselves, an arm that nothing stands on does so through its tubes, one that carries the damper is bent by it; a
- * strut holds across itself at its top, a ball and a hinge as they are. The damper (or a spring of its own place) carries
- * what the wheel stands on: whatever force that takes. Of wheels that are coupled, the other one is taken as unloaded.
+ * strut holds across itself at its top, a ball and a hinge as they are. The damper (or a spring of its own place, or a
+ * torsion bar where there is no coil spring) carries what the wheel stands on: whatever that takes. Of wheels that are coupled, the other one is taken as unloaded.
  */
 export class CornerStatics {
   readonly items: Item[] = [];
@@ -143,16 +143,26 @@ export class CornerStatics {
     const { damper } = this.wheel.design;
     if (!damper || this.type.coupled) return [];
     if (damper.spring?.on) return [['springInner', 'springOuter']];
+    const twisted = this.twisted();
+    if (twisted) return twisted === 'rocker' ? [ROD] : [];
     const ends = damperEnds(this.type, damper);
-    return damper.by === 'rocker' ? [ends, ['rockerRodInner', 'rockerRodOuter']] : [ends];
+    return damper.by === 'rocker' ? [ends, ROD] : [ends];
+  }
+
+  /** What a torsion bar turns about that carries the wheel alone; null where a coil spring does. */
+  private twisted(): Body | null {
+    const { torsion, spring } = this.wheel.design.damper ?? {};
+    return torsion && !spring ? torsion.about : null;
   }
 
   /** The arm that the weight is carried by, if that is one. */
   private findLoadedArm(): Pivots | null {
     const { damper } = this.wheel.design;
     if (!damper || this.type.coupled) return null;
-    const on = damper.spring?.on ?? damper.on;
-    return this.type.pivots.find(({ body, carries }) => carries && body === on) ?? null;
+    const twisted = this.twisted();
+    const by = twisted === 'rocker' ? null : twisted;
+    const carrier = damper.spring?.on ?? by ?? damper.on;
+    return this.type.pivots.find(({ body, carries }) => carries && body === carrier) ?? null;
   }
 
   /**
@@ -252,9 +262,11 @@ export class CornerStatics {
 
   /** What carries the weight: 1 N of compression in the spring's line, as the upright feels it. */
   private support(at: Joints): Column {
+    if (this.supports.length === 0) return this.twistedArm(at);
     const [[inner, outer], rod] = this.supports;
     const way = unit(sub(at[outer], at[inner]));
     const parts = [along(inner, outer, -1), on(inner, scale(way, -1)), on(outer, way)];
+    if (this.twisted() === 'rocker') parts.push(on('rockerPivot', scale(way, -1)));
     // Where it works on what goes with the wheel, and how.
     let [where, force] = [outer, way];
     if (rod) {
@@ -286,11 +298,22 @@ export class CornerStatics {
     return { force: passed, at: at[arm.carries!], parts };
   }
 
+  /** A torsion bar about an arm's pivots: 1 N across the arm at its outer joint; the bar's anchor holds its torque. */
+  private twistedArm(at: Joints): Column {
+    const arm = this.loadedArm!;
+    const { axis, radius } = acrossOf(arm, at);
+    const force = unit(cross(axis, radius));
+    const held = pivotForces(arm, at, [{ at: at[arm.carries!], force: scale(force, -1) }]);
+    const parts = [on(arm.carries!, force), ...arm.through.map((name, i) => on(name, held[i]))];
+    return { force, at: at[arm.carries!], parts };
+  }
+
   /** What is bent: the arm that the damper stands on, where it does; an arm solid with the upright, at its root. */
   private bent(): [string, string[]][] {
     const { type } = this;
-    const lug = this.supports.at(-1)?.[1];
     const arm = this.loadedArm;
+    // An arm that a bar is in is bent most at its root; it is named by its outer joint.
+    const lug = this.supports.at(-1)?.[1] ?? arm?.carries;
     const balls = (type.conditions as readonly Condition[]).flatMap((condition) =>
       condition.holds === 'ball' ? memberFrom(type, condition.at) : [],
     );
@@ -319,14 +342,15 @@ export class CornerStatics {
       return [carried[k], carried[k + 1], carried[k + 2]];
     };
     const put = (id: string, v: Vec) => carried.set(v, 3 * this.index.get(id)!);
-    const lug = this.supports.at(-1)?.[1];
     const arm = this.loadedArm;
+    const lug = this.supports.at(-1)?.[1] ?? arm?.carries;
     const own = this.ownArm();
     if (arm && lug) {
-      const { axis } = acrossOf(arm, at);
+      const { axis, foot } = acrossOf(arm, at);
+      const from = this.supports.length > 0 ? at[lug] : foot;
       // Every joint that the arm carries: an arm with the kingpin in it has two.
       const moment = outerEnds(type, arm).reduce(
-        (sum, name) => sum + dot(axis, cross(sub(at[name], at[lug]), vec(jointId(name)))),
+        (sum, name) => sum + dot(axis, cross(sub(at[name], from), vec(jointId(name)))),
         0,
       );
       put(bendingId(lug), [moment, 0, 0]);
@@ -348,6 +372,8 @@ export interface UnitLoads {
   loads: readonly Float64Array[];
 }
 
+/** The rod between rocker and what carries it. */
+const ROD = ['rockerRodInner', 'rockerRodOuter'] as const;
 /** Where the rod from arm to arm comes from: the other wheel's. */
 export const OTHER_ARM = 'other arm';
 export const axialId = (from: string, to: string): string => `along ${from} ${to}`;
