@@ -12,7 +12,7 @@ export interface Dummy {
 }
 
 /** A height at which a wheel is to be held. */
-export interface HeldAt {
+interface HeldAt {
   name: string;
   travel: number;
 }
@@ -42,7 +42,7 @@ const CLOSE = 1e-4;
  * far down as asked.
  * @returns null where it is not reached, or stands past it at ride height already
  */
-export function droopWhere(
+function droopWhere(
   lengthAt: (travel: number) => number | null,
   value: number,
   farthest: number,
@@ -62,7 +62,7 @@ export function droopWhere(
 }
 
 /** What spacers in a damper do to the droop of its wheel. */
-export interface SpacerDroop {
+interface SpacerDroop {
   /** Droop without them and with them, mm of travel below ride height, and how much they take out. */
   without: number;
   with: number;

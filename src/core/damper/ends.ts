@@ -13,7 +13,7 @@ import type { LinkageAt } from './linkage';
 import { boundOf, freeOf, strokeOf } from './springs';
 
 /** What ends, or changes, the travel of a wheel with its damper. */
-export type EndId =
+type EndId =
   | 'closed'
   | 'stop'
   | 'open'
@@ -43,7 +43,7 @@ export interface TravelEnd {
   begins?: true;
 }
 
-export interface TravelEnds {
+interface TravelEnds {
   /** What ends bump and droop first, each way; null where nothing that is known does within what was looked at. */
   bump: TravelEnd | null;
   droop: TravelEnd | null;

@@ -12,7 +12,7 @@ import { COORDINATES } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';
 import { travelEnds } from './ends';
 import type { TravelEnd } from './ends';
-import { MountProblem, goalOf, mountPoints, openedMounts, variableOf } from './mountProblem';
+import { CLOSE, MountProblem, goalOf, mountPoints, openedMounts, variableOf } from './mountProblem';
 import type { MountGoal } from './mountProblem';
 import { DamperAt } from './sweep';
 
@@ -165,8 +165,9 @@ function measure(
     shortest >= unit.closed + (unit.stop ?? 0) + goal.keep - NEAR &&
     longest <= unit.open - (unit.spacer ?? 0) - goal.keep + NEAR;
   const asked =
-    (goal.ratio === undefined || Math.abs(home.damper.ratio - goal.ratio) < 0.011) &&
-    (goal.rise === undefined || Math.abs(rise - goal.rise) < 2.1);
+    (goal.ratio === undefined ||
+      Math.abs(home.damper.ratio - goal.ratio) <= ROUNDED * CLOSE.ratio) &&
+    (goal.rise === undefined || Math.abs(rise - goal.rise) <= ROUNDED * CLOSE.rise);
   const clear = !goal.clear || (problem.roomAt(values, unit) ?? -Infinity) > -ROOM_NEAR;
   return {
     damper: name,
@@ -190,6 +191,8 @@ function measure(
 const LOOKS = 20;
 const NEAR = 0.15;
 const ROOM_NEAR = 1;
+/** What the search calls good enough, with room for its own rounding. */
+const ROUNDED = 1 + 1e-6;
 const FINELY = Array.from({ length: LOOKS + 1 }, (_, i) => (2 * i) / LOOKS - 1);
 
 function changesOf(problem: MountProblem, wheel: Wheel, values: readonly number[]) {

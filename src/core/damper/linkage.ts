@@ -21,7 +21,7 @@ export interface LineAt {
 }
 
 /** What turns about a line of the chassis: how far from ride height as drawn, degrees, + as it goes in bump there, and degrees per mm of bump. */
-export interface TurnAt {
+interface TurnAt {
   angle: number;
   rate: number;
 }

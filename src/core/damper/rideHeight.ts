@@ -141,7 +141,7 @@ export function restsAt(
 }
 
 /** Whether a spring keeps in its seats: how far it is pressed together there, mm; below 0 it is loose. */
-export interface Captive {
+interface Captive {
   travel: number;
   pressed: number;
   /** What is left until its coils touch, mm. */

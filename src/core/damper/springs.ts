@@ -2,7 +2,7 @@ import { toRad } from '../geometry/angle';
 import type { Damper, Spring } from '../model/damper';
 
 /** Shear modulus of spring steel, N/mm² (Shigley, *Mechanical Engineering Design*, from memory). */
-export const SHEAR = 79_300;
+const SHEAR = 79_300;
 
 /**
  * Rate of a coil spring of round wire, N/mm: k = G d⁴ / (8 n D³) (Shigley, from memory).

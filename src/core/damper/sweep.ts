@@ -33,7 +33,7 @@ const APART = 0.5;
  * Change of something per mm of travel from four values either side (five-point rule, error of the fourth order).
  * @returns null where one of them is out of reach
  */
-export function changeOf(
+function changeOf(
   valueAt: (travel: number) => number | null,
   travel: number,
   apart = APART,

@@ -18,7 +18,7 @@ export interface Hung {
 }
 
 /** A damper's rocker and the bar's arm of a corner, as far as it has them. */
-export function hungOf({ type, points }: DrawnCorner): { rocker: Hung | null; bar: Hung | null } {
+function hungOf({ type, points }: DrawnCorner): { rocker: Hung | null; bar: Hung | null } {
   const at = (name: string): Vec => toVec(points[name]);
   const has = (name: string) => name in type.points;
   const hung = (through: Vec, axis: Vec, joint: string, end: string): Hung => ({

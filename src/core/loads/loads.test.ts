@@ -310,6 +310,9 @@ describe('the worst of all cases and travels', () => {
     const described = parts.filter(({ reserve }) => reserve !== null);
     expect(described).toHaveLength(4);
     expect(first!.reserve).toBe(Math.min(...described.map(({ reserve }) => reserve!)));
+    // A reserve is of the force that stands beside it, not of the larger one the other way.
+    for (const { as, stands, reserve, worst } of described)
+      if (as !== 'bending') expect(reserve).toBeCloseTo(stands!.most / Math.abs(worst.newtons), 9);
     const bent = parts.find(({ as }) => as === 'bending')!;
     expect(bent.reserve).toBeLessThan(standsBent(tube).most / bent.worst.newtons);
   });

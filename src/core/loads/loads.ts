@@ -4,7 +4,7 @@ import type { Wheel } from '../kinematics/wheel';
 import type { AxleDesign, Build } from '../model/build';
 import { pointLabel, rodWord } from '../model/labels';
 import { LOAD_CASES, startingStrength } from '../model/loads';
-import type { LoadCase, Strength } from '../model/loads';
+import type { LoadCase, MemberMade, Strength } from '../model/loads';
 import { startingLoads } from '../model/rod';
 import { toVec } from '../model/points';
 import { jointStands, standsAlong, standsBent } from './reserve';
@@ -43,7 +43,7 @@ export interface CornerLoads {
 const GRAVITY = 9.81;
 
 /** What stands on a wheel, N: weighed, or as the rods' loads have it. */
-export function weightOn(build: Build, design: AxleDesign): { newtons: number; said: boolean } {
+function weightOn(build: Build, design: AxleDesign): { newtons: number; said: boolean } {
   const kg = design.damper?.weight?.wheel;
   if (kg !== undefined) return { newtons: kg * GRAVITY, said: true };
   const { wheelLoad } = build.rod ?? startingLoads(build);
@@ -113,7 +113,7 @@ const spread = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1));
 
 /** What a part is called. */
-export function itemName(design: AxleDesign, { as, at }: Pick<Item, 'as' | 'at'>): string {
+function itemName(design: AxleDesign, { as, at }: Pick<Item, 'as' | 'at'>): string {
   const label = (name: string) => pointLabel(design, name);
   if (as === 'joint') return label(at[0]);
   if (as === 'side') return `${label(at[0])}, across the strut`;
@@ -154,8 +154,15 @@ function partOf(
     const length = distance(toVec(points[at[0]]), toVec(points[at[1]]));
     const pulled = of(standsAlong(made, length, true), most.newtons);
     const pushed = of(standsAlong(made, length, false), least.newtons);
-    if (pulled.reserve === null) return pushed;
-    return pushed.reserve !== null && pushed.reserve < pulled.reserve ? pushed : pulled;
+    // What is told as its worst is what its reserve is of: a little pressed may be nearer to buckling than much pulled.
+    const isPushed =
+      pulled.reserve === null || (pushed.reserve !== null && pushed.reserve < pulled.reserve);
+    const [governs, rest] = isPushed ? [least, most] : [most, least];
+    return {
+      ...(isPushed ? pushed : pulled),
+      worst: governs,
+      other: rest.newtons !== 0 ? rest : null,
+    };
   }
   if (as === 'bending') {
     const made = bentMember(design, item, strength);
@@ -194,8 +201,12 @@ function tubesBent(design: AxleDesign, { at }: Pick<Item, 'at'>): [string, strin
   );
 }
 
-/** What is bent where an arm carries the damper: one of its tubes alone, the weaker that was described. */
-function bentMember(design: AxleDesign, item: Pick<Item, 'at'>, { members }: Strength) {
+/** What is bent where an arm carries the damper: one of its tubes alone, the weaker that was described; undefined where none was. */
+export function bentMember(
+  design: AxleDesign,
+  item: Pick<Item, 'at'>,
+  { members }: Pick<Strength, 'members'>,
+): MemberMade | undefined {
   const made = tubesBent(design, item).flatMap((ends) => members[memberKey(ends)] ?? []);
   return made.length === 0
     ? undefined

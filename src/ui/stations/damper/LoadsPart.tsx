@@ -64,7 +64,7 @@ export function LoadsPart(props: LoadsProps) {
             sx={{ color: meant.id === first?.id ? VERDICT.good : VERDICT.bad }}
           >
             {meant.id === first?.id
-              ? `✓ Meant to give first, and it does: ${meant.name}.`
+              ? `✓ Meant to give first, and of those described it does: ${meant.name}.`
               : `✕ Meant to give first: ${meant.name}${meant.reserve === null ? ', of which nobody said what it stands' : `, at ${meant.reserve.toFixed(1)} times`}; but ${first?.name ?? 'nothing'} would.`}
           </Typography>
         )}
@@ -118,7 +118,7 @@ export function LoadsPart(props: LoadsProps) {
               {part.id === picked && (
                 <tr>
                   <td colSpan={4}>
-                    <MadeOf {...{ part, strength, put, unit }} />
+                    <MadeOf {...{ part, strength, put, unit, design: wheel.design }} />
                   </td>
                 </tr>
               )}

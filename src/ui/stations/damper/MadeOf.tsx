@@ -1,8 +1,9 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { memberKey } from '@/core/loads/loads';
+import { bentMember, memberKey } from '@/core/loads/loads';
 import type { PartLoad } from '@/core/loads/loads';
 import { wallFor } from '@/core/loads/reserve';
+import type { AxleDesign } from '@/core/model/build';
 import { MODULUS, jointMadeSchema, memberMadeSchema } from '@/core/model/loads';
 import type { JointMade, Material, MemberMade, Strength } from '@/core/model/loads';
 import { GRADES } from '@/core/model/rod';
@@ -21,6 +22,7 @@ interface Props {
   strength: Strength;
   put: (act: (strength: Strength) => void, step?: string) => void;
   unit: LengthUnit;
+  design: AxleDesign;
 }
 
 /** What one part is made of, as far as somebody says. */
@@ -232,16 +234,17 @@ function Joint({ part, strength, put, unit }: Props) {
 }
 
 /** A bent arm has no part of its own: its tubes are what bends. */
-function Bent({ part, strength, unit }: Props) {
-  const moment = part.worst.newtons;
-  const made = Object.values(strength.members)[0] ?? TUBE;
-  const wall = wallFor(moment, strength.reserve, made);
+function Bent({ part, strength, unit, design }: Props) {
+  const made = bentMember(design, part, strength);
+  const wall = made && wallFor(part.worst.newtons, strength.reserve, made);
   return (
     <Typography variant="body2">
-      The tubes of this arm are what is bent: say under them what they are.{' '}
-      {wall === null
-        ? `Of ${lengthIn(made.outside, unit)} across, ${made.yield} N/mm², not even a solid bar carries it with a reserve of ${strength.reserve}: a larger tube, or the lug nearer the joint.`
-        : `One of ${lengthIn(made.outside, unit)} across, ${made.yield} N/mm², would want a wall of ${lengthIn(wall, unit, 1)} for this alone.`}
+      The tubes of this arm are what is bent: say under them what they are.
+      {made === undefined
+        ? ''
+        : wall === null
+          ? ` Of ${lengthIn(made.outside, unit)} across, ${made.yield} N/mm², not even a solid bar carries it with a reserve of ${strength.reserve}: a larger tube, or the lug nearer the joint.`
+          : ` Of ${lengthIn(made.outside, unit)} across, ${made.yield} N/mm², one would want a wall of ${lengthIn(wall!, unit, 1)} for the bending alone; what goes along it comes on top.`}
     </Typography>
   );
 }
