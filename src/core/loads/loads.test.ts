@@ -17,7 +17,8 @@ import { Assembly } from '../tolerance/assembly';
 import { offsetCount } from '../tolerance/joints';
 import { loadsOf } from './loads';
 import { jointStands, standsAlong, standsBent, wallFor } from './reserve';
-import { CornerStatics, axialId, contactOf, jointId } from './statics';
+import { contactOf } from './forces';
+import { CornerStatics, axialId, jointId } from './statics';
 import type { UnitLoads } from './statics';
 
 const wheelOf = (design: AxleDesign) => new Wheel('front', 'left', design, { bump: 50, droop: 50 });

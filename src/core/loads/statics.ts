@@ -2,7 +2,7 @@ import type { Condition } from '../corners/conditions';
 import type { Body, CornerType, Pivots } from '../corners/cornerType';
 import { damperEnds } from '../corners/damperTable';
 import { factor, solveFactored } from '../geometry/linear';
-import { add, cross, dot, footOnLine, scale, sub, unit } from '../geometry/vec';
+import { cross, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { UPRIGHT_SIZE } from '../kinematics/corner';
 import { placer, otherArmAt } from '../kinematics/joints';
@@ -10,6 +10,7 @@ import type { Joints } from '../kinematics/joints';
 import { spindleAt } from '../kinematics/frames';
 import type { Wheel } from '../kinematics/wheel';
 import type { LoadCase } from '../model/loads';
+import { AXES, NONE, acrossOf, contactOf, pivotForces, squareTo } from './forces';
 
 /** What something of a corner carries. */
 export type CarriedAs =
@@ -397,62 +398,10 @@ const outerEnds = ({ conditions }: CornerType, { through }: Pivots): string[] =>
   ),
 ];
 
-const NONE: Vec = [0, 0, 0];
-const AXES: readonly Vec[] = [
-  [1, 0, 0],
-  [0, 1, 0],
-  [0, 0, 1],
-];
 const UNITS: readonly { force: Vec; hub: boolean }[] = [
   ...AXES.map((force) => ({ force, hub: false })),
   { force: AXES[0], hub: true },
 ];
-
-/** Two directions square to one and to each other. */
-function squareTo(axis: Vec): [Vec, Vec] {
-  const least = Math.abs(axis[0]) < 0.6 ? AXES[0] : AXES[2];
-  const first = unit(sub(least, scale(axis, dot(axis, least))));
-  return [first, cross(axis, first)];
-}
-
-function acrossOf({ through, carries }: Pivots, at: Joints): { axis: Vec; foot: Vec; radius: Vec } {
-  const [front, rear] = through.map((name) => at[name]);
-  const axis = unit(sub(front, rear));
-  const foot = footOnLine(at[carries!], rear, axis);
-  return { axis, foot, radius: sub(at[carries!], foot) };
-}
-
-/**
- * What an arm's two pivots put on the chassis for forces on the arm that leave no moment about their line; along the
- * line each takes half.
- */
-function pivotForces(
-  { through }: Pivots,
-  at: Joints,
-  forces: readonly { at: Vec; force: Vec }[],
-): [Vec, Vec] {
-  const [front, rear] = through.map((name) => at[name]);
-  const span = sub(front, rear);
-  const size = dot(span, span);
-  let sum: Vec = NONE;
-  let moment: Vec = NONE;
-  for (const { at: where, force } of forces) {
-    sum = add(sum, force);
-    moment = add(moment, cross(sub(where, rear), force));
-  }
-  // Moment about the rear pivot is held by the front one, across the line.
-  const atFront = scale(cross(moment, span), 1 / size);
-  const lengthwise = scale(span, dot(sum, span) / size);
-  const first = add(atFront, scale(lengthwise, 0.5));
-  return [first, sub(sum, first)];
-}
-
-/** The lowest place of the tyre. */
-export function contactOf(centre: Vec, spindle: Vec, radius: number): Vec {
-  const up: Vec = [0, 0, 1];
-  const inPlane = unit(sub(up, scale(spindle, dot(up, spindle))));
-  return sub(centre, scale(inPlane, radius));
-}
 
 /**
  * What an item carries in a case with so much standing on the wheel, N or N·mm: along a member + in tension.
