@@ -95,7 +95,10 @@ export const tyrePart = group({
 });
 
 /** Yield strength as the seller states it, N/mm², and who that is; nothing is reckoned with what nobody states. */
-const stated = group({ yield: measure('N/mm²', 20, 2500).optional(), source: remark(120).optional() });
+const stated = group({
+  yield: measure('N/mm²', 20, 2500).optional(),
+  source: remark(120).optional(),
+});
 
 export const tubePart = group({
   kind: z.literal('tube'),

@@ -52,7 +52,13 @@ const fit = (end: string, word: string): PartField[] => [
 const bothEnds = [...fit('above', 'Upper end'), ...fit('below', 'Lower end')];
 /** What its seller states of a material. */
 const stated: PartField[] = [
-  { path: 'yield', label: 'Yield, as the seller states it', type: 'number', ending: 'N/mm²', optional: true },
+  {
+    path: 'yield',
+    label: 'Yield, as the seller states it',
+    type: 'number',
+    ending: 'N/mm²',
+    optional: true,
+  },
   { ...text('source', 'Stated by'), optional: true },
 ];
 const handed: PartField = {
