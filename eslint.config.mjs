@@ -31,6 +31,8 @@ const FLOORS = [
   'ackermann',
   'rack',
   'arms',
+  'sheets',
+  'shop',
   'judging',
   'file',
   'summary',

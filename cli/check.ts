@@ -3,6 +3,7 @@ import { bumpSteer, judgeBumpSteer } from '../src/core/motion/bumpSteer';
 import { MOST_WIND_UP, axleSteer, mostSteer } from '../src/core/motion/axleSteer';
 import type { MovedBy, SteerCurve } from '../src/core/motion/axleSteer';
 import { judgeDamper, judgeLoads } from '../src/core/judging/damper';
+import { judgeParts } from '../src/core/judging/shop';
 import { wheelOf } from '../src/core/kinematics/wheel';
 import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
 import type { Axle } from '../src/core/kinematics/axle';
@@ -27,6 +28,14 @@ export function checkReport(build: Build): string {
     if (judged.length > 0)
       lines.push(
         `${name} damper and loads: ${judged.map(({ of, verdict }) => `${of}, ${verdict}`).join('; ')}`,
+      );
+  }
+  for (const name of ['front', 'rear'] as const) {
+    const wheel = wheelOf(build, name, 'left');
+    const judged = wheel ? judgeParts(build, wheel) : [];
+    if (judged.length > 0)
+      lines.push(
+        `${name} parts: ${judged.map(({ of, verdict }) => `${of}, ${verdict}`).join('; ')}`,
       );
   }
   if (build.front.column)

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { parseNumber } from '../src/core/model/units';
 import { PLANE_NAMES } from '../src/core/model/mapPlanes';
 import type { PlaneName } from '../src/core/model/mapPlanes';
+import { PAPERS } from '../src/core/model/shop';
 import { backupTo, restoreFrom } from './backup';
 import { checkReport } from './check';
 import { columnTable } from './column';
@@ -12,6 +13,7 @@ import { kindsList } from './kinds';
 import { mapTable } from './map';
 import { nullReport } from './null';
 import { plain } from './plain';
+import { partsTable, writeSheets } from './sheets';
 import { steerTable } from './steer';
 import { sweepTable } from './sweep';
 
@@ -60,6 +62,13 @@ const columnOptions = z.object({ ...positions, clock: z.boolean().optional() }).
 
 const damperOptions = z.object({ ...wheel, ...positions }).refine(...inOrder);
 const loadsOptions = z.object({ ...wheel, format: z.enum(['csv', 'json']) });
+
+const sheetsOptions = z.object({
+  out: z.string({ error: '--out says which folder' }).min(1, '--out says which folder'),
+  paper: z.enum(PAPERS),
+  replace: z.boolean().optional(),
+});
+const partsOptions = z.object({ format: z.enum(['csv', 'json']) });
 
 /** Options as they are wanted, or a usage error. */
 function checked<T>(schema: z.ZodType<T>, given: unknown): T {
@@ -187,6 +196,24 @@ function program(print: (text: string) => void): Command {
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
       print(answer(file, loadsTable(readBuild(file), checked(loadsOptions, given))));
+    });
+  havrik
+    .command('sheets')
+    .description('write all sheets at full size as PDF, drawings as DXF and SVG, tables as CSV')
+    .argument('<file>', 'a .havrik.json file')
+    .requiredOption('--out <folder>', 'the folder that they are written into')
+    .addOption(new Option('--paper <paper>').choices(PAPERS).default('A4'))
+    .option('--replace', 'write over files of the same names')
+    .action(async (file: string, given: unknown) => {
+      print(await writeSheets(readBuild(file), checked(sheetsOptions, given)));
+    });
+  havrik
+    .command('parts')
+    .description('list all that is made and bought for the axles')
+    .argument('<file>', 'a .havrik.json file')
+    .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
+    .action((file: string, given: unknown) => {
+      print(partsTable(readBuild(file), checked(partsOptions, given).format));
     });
   havrik
     .command('kinds')

@@ -26,6 +26,7 @@ import { widthOver } from '../upright/width';
 import { judgeBand, judgeRoom, worstOf } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
 import type { Wheel } from '../kinematics/wheel';
+import { judgeParts } from './shop';
 import { STATIONS } from './stations';
 import type { Station } from './stations';
 
@@ -135,7 +136,15 @@ export function stationStates(
         { ...worstOf(judgeColumn(build.front.column, build.room, 'front'))!, ...frozen }
       : { words: 'none laid yet' },
     damper: damperState(build, wheel, known, frozen),
+    shop: shopState(build, wheel, frozen),
   };
+}
+
+/** Parts are judged once somebody has said what they are made of. */
+function shopState(build: Build, wheel: Wheel, frozen: object): StationState {
+  if (isOfSketch(build, wheel.design)) return { words: sketchInWords(build, wheel.design) };
+  const worst = worstOf(judgeParts(build, wheel));
+  return worst ? { ...worst, ...frozen } : { words: 'nothing described yet' };
 }
 
 /** A damper stands on where the corner is, and on its own places. */

@@ -8,5 +8,6 @@ export const STATIONS = [
   'steering',
   'column',
   'damper',
+  'shop',
 ] as const;
 export type Station = (typeof STATIONS)[number];

@@ -9,6 +9,8 @@ import { damperMisfits, damperPointsOf, damperSchema } from './damper';
 import type { Damper } from './damper';
 import { loadCaseSchema, strengthSchema } from './loads';
 import type { Strength } from './loads';
+import { madeSchema } from './made';
+import type { Made } from './made';
 import { freedomsSchemaOf } from './freedoms';
 import type { Freedoms } from './freedoms';
 import { CAR_FIGURES, axleFigures } from './sketch';
@@ -18,6 +20,7 @@ import type { Point, PointName, Points } from './points';
 import { rodSchema, tieRodSchema } from './rod';
 import type { TieRod } from './rod';
 import { roomSchema } from './room';
+import { shopSchema } from './shop';
 import { takeOffSchema } from './takeOff';
 import { group, label, listOf, measure, problem, remark, shown } from './wording';
 
@@ -146,6 +149,8 @@ const cornerSchemaOf = (type: CornerType) => ({
   rightPoints: pointsSchemaOf(type).optional(),
   /** What of it carries its loads. */
   strength: strengthSchema.optional(),
+  /** What its arms, links and rods are made of, between their joints. */
+  made: madeSchema.optional(),
   ...marksSchema(axleFigures(type)),
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
   ...(type.tieRod && {
@@ -203,6 +208,7 @@ export interface AxleDesign {
   column?: Column | undefined;
   damper?: Damper | undefined;
   strength?: Strength | undefined;
+  made?: Made | undefined;
   /** The side whose arm the drag link moves, where wheels are coupled: left unless it says otherwise. */
   dragLinkTo?: Side | undefined;
   /** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */
@@ -280,6 +286,8 @@ export const buildSchema = group({
   rod: rodSchema.optional(),
   /** Cases of load at a wheel; common practice without them. */
   loads: listOf(loadCaseSchema, 20, 'cases').optional(),
+  /** The workshop's own rules, and which sheets were taken. */
+  shop: shopSchema.optional(),
   /** What was asked of the finders. */
   asked: askedSchema.optional(),
   /** What the variant in `front` and `rear` is called, and the variants that are put aside: layouts, in files. */

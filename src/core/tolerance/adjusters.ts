@@ -91,6 +91,16 @@ export function memberEffects(wheel: Wheel, pitch: number): Adjuster[] {
   );
 }
 
+/**
+ * What a member between two joints does that is longer by so many mm, exact: the wheel put together again at ride height.
+ * An arm's tube counts as longer with its ends set further apart.
+ * @returns null where no length holds those two joints apart, or the parts do not go together then
+ */
+export function lengthEffect(wheel: Wheel, from: PointName, to: PointName, by: number) {
+  const still = new Float64Array(offsetCount(wheel.type));
+  return new Setting(wheel).effect(still, { from, to, by });
+}
+
 /** Whether two joints are held apart by a length of their own, and nothing else goes by the inner one: a welded arm's tube does not grow alone. */
 function isLink(type: CornerType, from: PointName, to: PointName): boolean {
   const lengths = type.conditions.filter(

@@ -1,0 +1,48 @@
+import type { Wheel } from '../kinematics/wheel';
+import type { Build } from '../model/build';
+import { counted } from '../model/wording';
+import { cutsOf } from '../shop/cut';
+import { shopParts } from '../shop/parts';
+import { stackOf } from '../shop/stack';
+import { adjustmentOf } from '../shop/threads';
+import type { Judged } from '../verdict/verdicts';
+
+/**
+ * Verdicts on the parts of a wheel that somebody has described: whether they can be cut, tapped and bolted as they are
+ * described, how far they can be set. Of what stands in for nobody's word there is none.
+ */
+export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
+  if (!wheel.design.made || Object.keys(wheel.design.made).length === 0) return [];
+  const faults: Judged[] = [];
+  let described = 0;
+  let all = 0;
+  for (const part of shopParts(wheel)) {
+    const cuts = cutsOf(wheel, part);
+    cuts.forEach(({ member, faults: ofCut }) => {
+      all++;
+      if (member.assumed) return;
+      described++;
+      const adjustment = adjustmentOf(wheel, member, build.shop);
+      for (const of of [...ofCut, ...(adjustment?.faults ?? [])])
+        faults.push({ verdict: 'rework', of });
+      if (adjustment?.wanted && !adjustment.wanted.inside)
+        faults.push({
+          verdict: adjustment.wanted.possible ? 'look again' : 'rework',
+          of: `${member.name}: its threads do not reach the range that is wanted`,
+        });
+      for (const end of [member.made.from, member.made.to])
+        if (end.as === 'rodEnd')
+          for (const fault of stackOf(end)?.faults ?? [])
+            faults.push({ verdict: 'look again', of: `${member.name}: ${fault}` });
+    });
+  }
+  if (described === 0) return [];
+  return faults.length > 0
+    ? faults
+    : [
+        {
+          verdict: 'accept',
+          of: `${described} of ${counted(all, 'tube or rod', 'tubes and rods')} described, nothing in the way of cutting ${described === 1 ? 'it' : 'them'}`,
+        },
+      ];
+}

@@ -1,0 +1,205 @@
+import type { Paper } from '../model/shop';
+import { circle, cross, line, outline, shifted, text } from './drawing';
+import type { Drawing, Heading, Mark, Sheet, SheetTable, Spot } from './drawing';
+
+/** One page of paper, its lower left corner at 0, 0, mm. */
+export interface Page {
+  width: number;
+  height: number;
+  marks: Mark[];
+  /** What of a drawing that is larger than the page it shows; it is clipped to that. */
+  clip: { at: Spot; width: number; height: number; marks: Mark[] } | null;
+}
+
+/** Paper upright, mm (ISO 216; ANSI/ASME Y14.1). */
+export const PAPER_SIZES: Record<Paper, { width: number; height: number }> = {
+  A4: { width: 210, height: 297 },
+  Letter: { width: 215.9, height: 279.4 },
+};
+
+const MARGIN = 12;
+/** What the head takes, mm. */
+const HEAD = 24;
+/** What the foot takes with the bar to be measured. */
+const FOOT = 20;
+/** How much neighbouring pages of one drawing share, mm. */
+const SHARED = 12;
+const BAR = 100;
+const LINE = 4.6;
+const CAUTION =
+  'Prototype geometry, not a strength approval. Measure before you weld. Steering and suspension welds belong to qualified hands; local rules go before this sheet.';
+
+/** The pages of a sheet: drawing at full size on as many as it takes, then its tables and remarks. */
+export function pagesOf(sheet: Sheet, heading: Heading, paper: Paper): Page[] {
+  const size = PAPER_SIZES[paper];
+  const room = { width: size.width - 2 * MARGIN, height: size.height - 2 * MARGIN - HEAD - FOOT };
+  const pages: Page[] = [];
+  const blank = (): Page => ({ ...size, marks: [], clip: null });
+  let top = size.height - MARGIN - HEAD;
+  let page: Page | null = null;
+  const fresh = () => {
+    pages.push((page = blank()));
+    top = size.height - MARGIN - HEAD;
+    return page;
+  };
+  if (sheet.drawing) top = drawn(sheet.drawing, fresh, room, size);
+  page = pages.at(-1) ?? fresh();
+  const place = (height: number) => {
+    if (top - height < MARGIN + FOOT) fresh();
+  };
+  for (const table of sheet.tables) {
+    place(LINE * (Math.min(table.rows.length, 3) + 3));
+    top -= LINE;
+    page!.marks.push(text([MARGIN, top], table.title, 3.4, { bold: true }));
+    top -= LINE * 0.5;
+    const row = (cells: readonly string[], bold: boolean) => {
+      const wrapped = cells.map((cell, i) => wrap(cell, widthsOf(table)[i] * room.width - 2, 3));
+      const lines = Math.max(1, ...wrapped.map((one) => one.length));
+      place(LINE * lines);
+      let x = MARGIN;
+      wrapped.forEach((cell, i) => {
+        cell.forEach((words, k) =>
+          page!.marks.push(text([x, top - LINE * (k + 0.8)], words, 3, { bold })),
+        );
+        x += widthsOf(table)[i] * room.width;
+      });
+      top -= LINE * lines;
+      page!.marks.push(line('NOTE', [MARGIN, top - 0.6], [MARGIN + room.width, top - 0.6]));
+      top -= 0.8;
+    };
+    row(table.head, true);
+    for (const cells of table.rows) row(cells, false);
+    top -= LINE * 0.5;
+  }
+  for (const note of sheet.notes)
+    for (const [i, words] of wrap(note, room.width - 4, 3.2).entries()) {
+      place(LINE);
+      top -= LINE;
+      page!.marks.push(text([MARGIN + (i > 0 ? 3 : 0), top], i > 0 ? words : `– ${words}`, 3.2));
+    }
+  pages.forEach((one, i) => one.marks.unshift(...frame(one, sheet, heading, i + 1, pages.length)));
+  return pages;
+}
+
+const widthsOf = ({ head, widths }: SheetTable): number[] =>
+  widths ?? head.map(() => 1 / head.length);
+
+/** Puts a drawing on one page, or on several with marks that have to meet. Returns what is left of the last, from the top. */
+function drawn(
+  drawing: Drawing,
+  fresh: () => Page,
+  room: { width: number; height: number },
+  size: { width: number; height: number },
+): number {
+  const bottom = MARGIN + FOOT;
+  const { width, height } = drawing;
+  if (width <= room.width && height <= room.height) {
+    const page = fresh();
+    const at: Spot = [(size.width - width) / 2, bottom + room.height - height];
+    page.marks.push(...shifted(drawing.marks, at));
+    return at[1] - LINE;
+  }
+  const columns = tilesFor(width, room.width);
+  const rows = tilesFor(height, room.height);
+  const step = { x: room.width - SHARED, y: room.height - SHARED };
+  const meets: Mark[] = [];
+  for (let i = 1; i < columns; i++)
+    for (let j = 0; j <= 4; j++)
+      meets.push(...meeting([i * step.x + SHARED / 2, (j * height) / 4]));
+  for (let j = 1; j < rows; j++)
+    for (let i = 0; i <= 4; i++) meets.push(...meeting([(i * width) / 4, j * step.y + SHARED / 2]));
+  // From the top left as it is laid out on a bench.
+  for (let j = rows - 1; j >= 0; j--)
+    for (let i = 0; i < columns; i++) {
+      const page = fresh();
+      const at: Spot = [MARGIN, bottom];
+      const from: Spot = [-i * step.x + MARGIN, -j * step.y + bottom];
+      page.clip = { at, ...room, marks: shifted([...drawing.marks, ...meets], from) };
+      page.marks.push(
+        text(
+          [MARGIN + room.width, bottom - 4],
+          `sheet ${String.fromCharCode(65 + (rows - 1 - j))}${i + 1} of ${String.fromCharCode(64 + rows)}${columns}: lay cross on cross`,
+          3,
+          { from: 'end' },
+        ),
+      );
+    }
+  // Tables go on a page of their own.
+  return 0;
+}
+
+const tilesFor = (length: number, room: number): number =>
+  length <= room ? 1 : Math.ceil((length - SHARED) / (room - SHARED));
+
+const meeting = (at: Spot): Mark[] => [...cross('NOTE', at, 5), circle('NOTE', at, 2)];
+
+/** Title, what it is of, the bar to be checked, the caution, DRAFT. */
+function frame(
+  { width, height }: Page,
+  { title, code }: Sheet,
+  { build, variant, on, frozen }: Heading,
+  number: number,
+  of: number,
+): Mark[] {
+  const top = height - MARGIN;
+  const foot = MARGIN;
+  const draft: Mark[] = frozen
+    ? []
+    : [
+        text([width - MARGIN, top - 12], 'DRAFT', 9, { from: 'end', bold: true }),
+        text([width - MARGIN, top - 17], 'not frozen: do not cut by it', 2.8, { from: 'end' }),
+      ];
+  const bar: Spot = [MARGIN, foot + 8];
+  return [
+    text([MARGIN, top - 5], title, 5, { bold: true }),
+    text([MARGIN, top - 10.5], `${build} · ${variant}`, 3.4),
+    text([MARGIN, top - 15.5], `${on.slice(0, 10)} · check code ${code} · ${number} of ${of}`, 3.4),
+    line('NOTE', [MARGIN, top - 19], [width - MARGIN, top - 19]),
+    ...draft,
+    line('NOTE', bar, [bar[0] + BAR, bar[1]]),
+    ...[0, 50, BAR].map((x) =>
+      line('NOTE', [bar[0] + x, bar[1] - 1.5], [bar[0] + x, bar[1] + 1.5]),
+    ),
+    text(
+      [bar[0] + BAR + 3, bar[1] - 1],
+      '100 mm: check with a rule before cutting; print at 100 %',
+      3,
+    ),
+    ...wrap(CAUTION, width - 2 * MARGIN, 2.6).map((words, i) =>
+      text([MARGIN, foot + 2.6 - 3.2 * i], words, 2.6),
+    ),
+  ];
+}
+
+/** A letter's width as a part of its height, sans serif, on the average; the widest lines stay within. */
+const LETTER = 0.52;
+
+/** Words in lines that are no wider than so many mm. */
+export function wrap(words: string, width: number, size: number): string[] {
+  const most = Math.max(4, Math.floor(width / (size * LETTER)));
+  const lines: string[] = [];
+  let now = '';
+  for (const word of words.split(' ')) {
+    let rest = word;
+    while (now === '' && rest.length > most) {
+      lines.push(rest.slice(0, most));
+      rest = rest.slice(most);
+    }
+    const next = now === '' ? rest : `${now} ${rest}`;
+    if (next.length > most) {
+      lines.push(now);
+      now = rest;
+    } else now = next;
+  }
+  if (now !== '' || lines.length === 0) lines.push(now);
+  return lines;
+}
+
+/** A page's border, for the eye alone. */
+export const edgeOf = ({ width, height }: Page): Mark =>
+  outline('NOTE', [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ]);

@@ -1,0 +1,312 @@
+import fc from 'fast-check';
+import { anyAxle, wheelOn } from '../../test/shop';
+import { CORNER_TYPES } from '../corners/kinds';
+import { add, cross, distance, dot, scale, sub, unit } from '../geometry/vec';
+import type { Vec } from '../geometry/vec';
+import { memberId, startingBuild } from '../model/made';
+import type { MemberBuild, RodEndMade } from '../model/made';
+import { toVec } from '../model/points';
+import { blankBuild } from '../model/starts';
+import { Assembly } from '../tolerance/assembly';
+import { offsetCount, offsetOf } from '../tolerance/joints';
+import { codeOf, partCode } from './code';
+import { keelOf } from './cope';
+import { cutOf, cutsOf } from './cut';
+import { boardOf, fromPlane, jigOf, planeOf } from './jig';
+import { axisAt, shopParts, upSideOf } from './parts';
+import { uprightBoard } from './sheetsOf';
+
+const every = { numRuns: 20 };
+
+describe('parts', () => {
+  it('are every member that is made, each once, whatever the kind', () => {
+    for (const { kind, members } of CORNER_TYPES) {
+      const wheel = wheelOn(blankBuild('x', kind).front);
+      const found = shopParts(wheel).flatMap((part) => part.members.map(({ id }) => id));
+      const wanted = members
+        .filter(
+          ({ role, name }) => ['arm', 'link', 'rod'].includes(role) && name && name !== 'beam',
+        )
+        .map(memberId);
+      expect(found.toSorted()).toEqual(wanted.toSorted());
+    }
+  });
+
+  it('are as long, with all that is at their ends, as their joints are apart', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const wheel = wheelOn(design);
+        for (const part of shopParts(wheel))
+          for (const { member, cut, ends } of cutsOf(wheel, part)) {
+            const [a, b] = [member.from, member.to].map((name) => toVec(wheel.points[name]));
+            const along = unit(sub(b, a));
+            // Laid on the line between the joints, from its two ends.
+            const [start, stop] = [
+              add(a, scale(along, ends[0].from)),
+              sub(b, scale(along, ends[1].from)),
+            ];
+            expect(distance(start, stop)).toBeCloseTo(cut, 9);
+            ends.forEach(({ made, from }) => {
+              if (made.as !== 'rodEnd') return;
+              // What of the shank is out, and the insert's face.
+              expect(from).toBeCloseTo(made.body - made.engaged + made.bung, 9);
+            });
+          }
+      }),
+      every,
+    );
+  });
+
+  it('are coped so that the wall just touches its housing, in space', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const wheel = wheelOn(design);
+        for (const part of shopParts(wheel).filter(({ as }) => as === 'arm'))
+          for (const { member, ends, cut, marks } of cutsOf(wheel, part)) {
+            for (const end of ends) {
+              const { cope, joint, made } = end;
+              if (!cope || made.as !== 'housing') throw new Error('no cope');
+              const at = toVec(wheel.points[joint]);
+              const other = toVec(wheel.points[joint === member.from ? member.to : member.from]);
+              const along = unit(sub(other, at));
+              const keel = keelOf(along, upSideOf(wheel, part));
+              const axis = axisAt(wheel, member, joint)!;
+              let touches = 0;
+              for (const { turn, from } of cope.profile) {
+                const u = add(
+                  scale(keel, Math.cos(turn)),
+                  scale(cross(along, keel), Math.sin(turn)),
+                );
+                const off = Math.min(
+                  ...[member.made.outside / 2, member.made.outside / 2 - member.made.wall].map(
+                    (rho) => {
+                      const p = add(scale(along, from), scale(u, rho));
+                      return Math.hypot(...cross(p, axis)) - made.outside / 2;
+                    },
+                  ),
+                );
+                expect(off).toBeGreaterThan(-1e-9);
+                if (off < 1e-6) touches++;
+              }
+              // Where two tubes share a housing the second also stands off for the first.
+              expect(touches).toBeGreaterThan(end.also ? 20 : 200);
+              expect(end.from).toBeCloseTo(cope.least + member.made.gap, 12);
+              expect(end.mark!).toBeGreaterThan(cope.most);
+            }
+            expect(cut - marks!).toBeCloseTo(
+              ends.reduce((sum, end) => sum + end.mark! - end.from, 0),
+              9,
+            );
+          }
+      }),
+      every,
+    );
+  });
+
+  it('cut the second tube round the first where both come to one sleeve too close', () => {
+    const design = structuredClone(blankBuild('x').front);
+    const wheel = wheelOn(design);
+    const [arm] = shopParts(wheel);
+    const second = cutOf(wheel, arm, 1);
+    expect(cutOf(wheel, arm, 0).ends[1].also).toBeNull();
+    expect(second.ends[1].also).toBe(arm.members[0].name);
+    // No point of its end is within the first tube.
+    const at = toVec(wheel.points[second.member.to]);
+    const way = (name: string): Vec => unit(sub(toVec(wheel.points[name]), at));
+    const [first, along] = [way(arm.members[0].from), way(second.member.from)];
+    const keel = keelOf(along, upSideOf(wheel, arm));
+    for (const { turn, from } of second.ends[1].cope!.profile) {
+      const u = add(scale(keel, Math.cos(turn)), scale(cross(along, keel), Math.sin(turn)));
+      const p = add(scale(along, from), scale(u, second.member.made.outside / 2));
+      const near = dot(p, first) > 0 ? Math.hypot(...cross(p, first)) : Infinity;
+      expect(near).toBeGreaterThan(arm.members[0].made.outside / 2 - 1e-6);
+    }
+  });
+
+  it('say what cannot be made', () => {
+    const design = structuredClone(blankBuild('x').front);
+    const { members } = shopParts(wheelOn(design)).find(
+      ({ id }) => id === 'tieRodInner tieRodOuter',
+    )!;
+    const rod = structuredClone(members[0].made);
+    const faultsOf = (made: MemberBuild) => {
+      const wheel = wheelOn({ ...design, made: { [members[0].id]: made } });
+      const part = shopParts(wheel).find(({ id }) => id === members[0].id)!;
+      return cutOf(wheel, part, 0).faults.join('; ');
+    };
+    expect(faultsOf(rod)).toBe('');
+    (rod.from as RodEndMade).body = 300;
+    expect(faultsOf(rod)).toMatch(/what is at its ends takes/u);
+    expect(
+      faultsOf({
+        ...rod,
+        from: { as: 'housing', school: 'rubber', outside: 40, length: 40, bore: 30 },
+      }),
+    ).toMatch(/ball at the end of its rod/u);
+    const bar: MemberBuild = {
+      ...{ form: 'bar', outside: 20, wall: 0, material: 'steel', gap: 0 },
+      from: { ...(rod.to as RodEndMade), bung: 0, depth: 200 },
+      to: { ...(rod.to as RodEndMade), bung: 0, depth: 200 },
+    };
+    expect(faultsOf(bar)).toMatch(/meet in a bar/u);
+    const lower = 'lowerFrontInner lowerOuter';
+    const wide = wheelOn({
+      ...design,
+      made: { [lower]: { ...startingBuild({ role: 'arm', diameter: 60 }), outside: 60 } },
+    });
+    expect(cutOf(wide, shopParts(wide)[0], 0).faults.join()).toMatch(/does not end on/u);
+  });
+});
+
+describe('jigs', () => {
+  it('give the joints back from their hole table alone', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const wheel = wheelOn(design);
+        for (const part of shopParts(wheel).filter(({ as }) => as === 'arm')) {
+          const { pins, between } = jigOf(wheel, part, 0.5);
+          // Drawn anew from figures as they are printed.
+          const drawn = pins.map(({ joint, x, y, height }) => ({
+            joint,
+            at: [x, y, height].map((mm) => Number(mm.toFixed(2))) as unknown as Vec,
+          }));
+          for (const a of drawn)
+            for (const b of drawn) {
+              const real = distance(toVec(wheel.points[a.joint]), toVec(wheel.points[b.joint]));
+              expect(Math.abs(distance(a.at, b.at) - real)).toBeLessThan(0.05);
+            }
+          for (const { from, to, length } of between)
+            expect(length).toBeCloseTo(
+              distance(toVec(wheel.points[from]), toVec(wheel.points[to])),
+              9,
+            );
+          for (const { x, y, rides, height } of pins) {
+            expect(Math.min(x, y)).toBeGreaterThan(39.999);
+            if (!rides) expect(height).toBeCloseTo(0, 6);
+          }
+        }
+      }),
+      every,
+    );
+  });
+
+  it('stand the sleeve as the stud stands, and mirror for the other hand', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const wheel = wheelOn(design);
+        const [arm] = shopParts(wheel);
+        const plane = planeOf(wheel, arm);
+        const { pins } = jigOf(wheel, arm, 0.5);
+        const pin = pins.find(({ joint }) => joint === 'lowerOuter')!;
+        const { degrees, toward, rise } = pin.lean!;
+        const [lean, way] = [degrees, toward].map((one) => (one * Math.PI) / 180);
+        const axis = sub(
+          fromPlane(plane, [
+            Math.sin(lean) * Math.cos(way),
+            Math.sin(lean) * Math.sin(way),
+            Math.cos(lean),
+          ]),
+          plane.at,
+        );
+        const stud = unit(
+          sub(toVec(wheel.points['upperOuter']), toVec(wheel.points['lowerOuter'])),
+        );
+        expect(Math.abs(dot(axis, stud))).toBeCloseTo(1, 9);
+        expect(rise).toBeCloseTo(100 * Math.tan(lean), 9);
+        // The plane's axes are a right-handed frame on the left side, as a board is seen.
+        expect(dot(cross(plane.x, plane.y), plane.up)).toBeCloseTo(1, 9);
+        expect(plane.up[2]).toBeGreaterThan(0);
+      }),
+      every,
+    );
+  });
+
+  it('say what pins that are off do: as good as any chance, as bad as the worst of them', () => {
+    const wheel = wheelOn(structuredClone(blankBuild('x').front));
+    const [arm] = shopParts(wheel);
+    const plane = planeOf(wheel, arm);
+    const { spread } = jigOf(wheel, arm, 0.5);
+    // Another way: the arm stays as it is and the frame is off instead, every pin at either end of its ±.
+    const assembly = new Assembly(wheel.drawn, 'rod as drawn');
+    const [front, rear] = ['lowerFrontInner', 'lowerRearInner'].map((name) =>
+      offsetOf(wheel.type, name),
+    );
+    const home = assembly.build(new Float64Array(offsetCount(wheel.type)))!.static;
+    const worst = { camber: 0, toe: 0 };
+    const squares = { camber: 0, toe: 0 };
+    for (let i = 0; i < 64; i++) {
+      const off = (k: number): number => ((i >> k) & 1 ? 0.5 : -0.5);
+      const [f, r, o] = [0, 1, 2].map((k) =>
+        add(scale(plane.x, off(2 * k)), scale(plane.y, off(2 * k + 1))),
+      );
+      const offsets = new Float64Array(offsetCount(wheel.type));
+      offsets.set(sub(o, f), front);
+      offsets.set(sub(o, r), rear);
+      const built = assembly.build(offsets)!.static;
+      for (const key of ['camber', 'toe'] as const) {
+        const by = Math.abs(built[key] - home[key]);
+        worst[key] = Math.max(worst[key], by);
+        squares[key] += by ** 2 / 64;
+      }
+    }
+    for (const key of ['camber', 'toe'] as const) {
+      expect(spread!.worst[key] / worst[key]).toBeCloseTo(1, 1);
+      expect(spread!.likely[key] / Math.sqrt(squares[key])).toBeCloseTo(1, 1);
+    }
+  });
+
+  it('put an upright on its hub’s face', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const wheel = wheelOn(design);
+        const { pins, between } = uprightBoard(wheel);
+        const spots = new Map(
+          pins.map(({ joint, x, y, height }) => [joint, [x, y, height] as Vec]),
+        );
+        for (const { from, to, length } of between)
+          expect(distance(spots.get(from)!, spots.get(to)!)).toBeCloseTo(length, 9);
+        // Heights are along the spindle, inboard.
+        const { toe, camber } = design.static;
+        const [t, c] = [toe, camber].map((d) => (d * Math.PI) / 180);
+        const spindle: Vec = [Math.sin(t) * Math.cos(c), Math.cos(t) * Math.cos(c), -Math.sin(c)];
+        const [a, b] = ['lowerOuter', 'tieRodOuter'];
+        const along = dot(sub(toVec(wheel.points[a]), toVec(wheel.points[b])), spindle);
+        expect(spots.get(b)![2] - spots.get(a)![2]).toBeCloseTo(along, 9);
+      }),
+      every,
+    );
+  });
+
+  it('take any plane', () => {
+    const wheel = wheelOn(blankBuild('x').front);
+    const board = boardOf(
+      wheel,
+      { at: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], up: [0, 0, 1] },
+      ['lowerOuter', 'tieRodOuter'],
+      [],
+      () => [0, 0, 1],
+    );
+    expect(board.pins[0].height).toBeCloseTo(wheel.points['lowerOuter'].up, 9);
+    expect(board.pins[0].lean).toMatchObject({ degrees: 0 });
+  });
+});
+
+describe('check codes', () => {
+  it('are the same for the same figures, and another for a tenth of a millimetre', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const codes = (of: typeof design) =>
+          shopParts(wheelOn(of)).map((part) => partCode(wheelOn(of), part));
+        expect(codes(structuredClone(design))).toEqual(codes(design));
+        const moved = structuredClone(design);
+        moved.points['upperFrontInner'].up += 0.1;
+        const [lower, upper, rod] = codes(design).map((code, i) => code === codes(moved)[i]);
+        expect([lower, upper, rod]).toEqual([true, false, true]);
+      }),
+      every,
+    );
+    const seen = new Set(Array.from({ length: 5000 }, (_, i) => codeOf([i])));
+    expect(seen.size).toBe(5000);
+    expect([...seen].every((code) => /^[0-9A-HJKMNP-TV-Z]{6}$/u.test(code))).toBe(true);
+  });
+});
