@@ -1,7 +1,8 @@
 import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { finish } from '../src/core/find/finish';
-import { bundleOf, bundlePdf, partsCsv } from '../src/core/shop/bundle';
+import { bundleOf, bundlePdf } from '../src/core/shop/bundle';
+import { partsCsv } from '../src/core/shop/csv';
 import { headingOf } from '../src/core/shop/sheetsOf';
 import { partsList } from '../src/core/shop/partsList';
 import type { Build } from '../src/core/model/build';

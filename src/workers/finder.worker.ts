@@ -25,6 +25,10 @@ import { lockLimits } from '../core/steering/lockLimits';
 import type { LockWay } from '../core/steering/lockLimits';
 import { judgeDamper, judgeLoads } from '../core/judging/damper';
 import type { Judged } from '../core/verdict/verdicts';
+import { bundleOf, bundlePdf } from '../core/shop/bundle';
+import type { Bundle } from '../core/shop/bundle';
+import { zipSync } from 'fflate';
+import type { Paper } from '../core/model/shop';
 import { interruptible } from './interruptible';
 
 const { run, cancel } = interruptible();
@@ -110,6 +114,23 @@ const api = {
       () => shownAsItGrows(bumpMap(new Wheel(axle, side, design, travel), plane, size, n), onMap),
       () => undefined,
     ),
+
+  /**
+   * All sheets of the open variant as one ZIP: the PDF, drawings, tables; null where a later call or `cancel` ended it.
+   * @param on the date, ISO
+   */
+  sheets: async (
+    build: Build,
+    on: string,
+    paper: Paper,
+    onProgress: (part: number) => void,
+  ): Promise<{ zip: Uint8Array; sheets: Bundle['sheets']; pages: number } | null> => {
+    const bundle = await run(() => bundleOf(build, on, paper), onProgress);
+    if (!bundle) return null;
+    const files = [{ name: 'sheets.pdf', bytes: await bundlePdf(bundle, build) }, ...bundle.files];
+    const zip = zipSync(Object.fromEntries(files.map(({ name, bytes }) => [name, bytes])));
+    return { zip, sheets: bundle.sheets, pages: bundle.pages.length };
+  },
 
   cancel,
 

@@ -154,3 +154,15 @@ export function startingBuild(
     gap: 0,
   };
 }
+
+/** What another kind of end is begun with. */
+export function startingEnd(
+  as: EndMade['as'],
+  { form }: Pick<MemberBuild, 'form'>,
+  end: 'from' | 'to',
+): EndMade {
+  if (as === 'rodEnd')
+    return rodEnd('M12x1.75', end === 'from' ? 'right' : 'left', form === 'bar' ? 0 : 8);
+  if (as === 'housing') return { ...PIVOT };
+  return { as: 'plate', back: 10 };
+}

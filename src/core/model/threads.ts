@@ -66,3 +66,20 @@ export const threadOf = (name: ThreadName): Thread => THREADS[name];
 /** Diameter at the roots of the nut's thread, mm: D − 1.0825 P (ISO 724; the same profile in ASME B1.1). */
 export const minorDiameter = ({ diameter, pitch }: Thread): number =>
   diameter - (5 / 8) * Math.sqrt(3) * pitch;
+
+/** A thread as builders write it: `M12 x 1,75`, `m12x1.75`, `1/2-20`, `M12` for the coarse one; null where it is none of these. */
+export function threadNamed(text: string): ThreadName | null {
+  const plain = (words: string) =>
+    words
+      .toLowerCase()
+      .replace(/[×*]/gu, 'x')
+      .replace(/,/gu, '.')
+      .replace(/\s|"|unf|unc|lh|rh/gu, '');
+  const wanted = plain(text);
+  return (
+    THREAD_NAMES.find((name) => plain(name) === wanted) ??
+    // Without a pitch the coarse one is meant, which stands first of its diameter.
+    THREAD_NAMES.find((name) => name.startsWith('M') && plain(name).split('x')[0] === wanted) ??
+    null
+  );
+}

@@ -13,7 +13,8 @@ import { blankBuild } from '../model/starts';
 import { copyVariant, nameVariant, openVariantOf, variantsOf } from '../model/variants';
 import { pagesOf } from '../sheets/pages';
 import { pagesPdf } from '../sheets/pdf';
-import { bundleOf, bundlePdf, fileName, partsCsv } from './bundle';
+import { bundleOf, bundlePdf } from './bundle';
+import { fileName, partsCsv } from './csv';
 import { cutsOf } from './cut';
 import { partsList, pricesOfVariants, totals, weightOf } from './partsList';
 import { shopParts } from './parts';
@@ -100,7 +101,7 @@ describe('sheets', () => {
     for (const part of shopParts(wheel))
       for (const { member, cut } of cutsOf(wheel, part)) {
         const row = Papa.parse<string[]>(csv).data.find(([what]) => what === member.name)!;
-        expect(row[at]).toBe(cut.toFixed(1));
+        expect(Number(row[at])).toBe(Number(cut.toFixed(1)));
       }
   });
 

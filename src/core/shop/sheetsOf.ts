@@ -22,7 +22,7 @@ import type { Board, Jig, Pin } from './jig';
 import { jigDrawing } from './jigSheet';
 import { partsList, sectionOf, totals } from './partsList';
 import { axisAt, shopParts } from './parts';
-import type { ShopPart } from './parts';
+import type { ShopMember, ShopPart } from './parts';
 import { stackInWords, stackOf } from './stack';
 import { adjustmentOf } from './threads';
 import type { Adjustment } from './threads';
@@ -65,6 +65,8 @@ export interface SheetEntry {
   id: string;
   title: string;
   group: string;
+  /** Whose it is, and which members it is about, by their ids; none of the whole build's. */
+  of: { axle: AxleName; side: Side; members: string[] } | null;
   make: () => Sheet;
 }
 
@@ -78,39 +80,49 @@ export function sheetEntries(build: Build): SheetEntry[] {
       const parts = shopParts(wheel);
       if (parts.length === 0) continue;
       const group = capital(which);
-      const entry = (id: string, words: string, make: (id: string, title: string) => Sheet) => {
+      const all = parts.flatMap(({ members }) => members);
+      const entry = (
+        id: string,
+        words: string,
+        made: readonly ShopMember[],
+        make: (id: string, title: string) => Sheet,
+      ) => {
         const title = `${group} ${words}`;
         entries.push({
-          id: `${which}/${id}`,
-          title,
-          group,
+          ...{ id: `${which}/${id}`, title, group },
+          of: { axle, side, members: made.map((member) => member.id) },
           make: () => make(`${which}/${id}`, title),
         });
       };
-      entry('tubes', 'tubes and bars', (id, title) => tubeSheet(hand, parts, { id, title, group }));
+      entry('tubes', 'tubes and bars', all, (id, title) =>
+        tubeSheet(hand, parts, { id, title, group }),
+      );
       if (parts.some((part) => hasThreads(part)))
-        entry('threads', 'threads and stacks', (id, title) =>
+        entry('threads', 'threads and stacks', all, (id, title) =>
           threadSheet(build, hand, parts, { id, title, group }),
         );
       for (const part of parts) {
         if (part.as === 'arm' && part.joints.length > 2)
-          entry(`${part.id}/jig`, `${part.name}, jig`, (id, title) =>
+          entry(`${part.id}/jig`, `${part.name}, jig`, part.members, (id, title) =>
             jigSheet(build, hand, part, { id, title, group }),
           );
         cutsOf(wheel, part).forEach((cut, i) => {
           if (cut.ends.every(({ cope }) => cope === null)) return;
-          entry(`${part.id}/copes${i + 1}`, `${cut.member.name}, copes`, (id, title) =>
-            copeSheet(hand, part, cut, { id, title, group }),
+          entry(
+            `${part.id}/copes${i + 1}`,
+            `${cut.member.name}, copes`,
+            [cut.member],
+            (id, title) => copeSheet(hand, part, cut, { id, title, group }),
           );
         });
       }
       if (uprightPoints(wheel.type).length > 1)
-        entry('upright', 'upright, fixture and table', (id, title) =>
+        entry('upright', 'upright, fixture and table', [], (id, title) =>
           uprightSheet(hand, { id, title, group }),
         );
     }
   entries.push({
-    ...{ id: 'parts', title: 'Parts list', group: 'Build' },
+    ...{ id: 'parts', title: 'Parts list', group: 'Build', of: null },
     make: () => listSheet(build),
   });
   return entries;

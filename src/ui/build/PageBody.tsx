@@ -161,7 +161,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
           onOpen={openStation}
         />
         {'desk' in open.panel && (
-          <Desk aria-label="Station">
+          <Desk aria-label="Station" data-wide={open.panel.wide}>
             <Unseen>{heading}</Unseen>
             {open.panel.ofOneWheel && which}
             <open.panel.desk
@@ -249,18 +249,20 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
             </Under>
           </Middle>
         )}
-        <Figures
-          {...shown}
-          proposed={proposed}
-          before={before}
-          against={against?.name ?? null}
-          steering={steering}
-          targets={targets}
-          bands={bands}
-          position={position}
-          trouble={'desk' in open.panel ? trouble : ''}
-          unit={unit}
-        />
+        {!('desk' in open.panel && open.panel.wide) && (
+          <Figures
+            {...shown}
+            proposed={proposed}
+            before={before}
+            against={against?.name ?? null}
+            steering={steering}
+            targets={targets}
+            bands={bands}
+            position={position}
+            trouble={'desk' in open.panel ? trouble : ''}
+            unit={unit}
+          />
+        )}
         <Keys
           limits={wheel.travel}
           steerRange={steerRange}

@@ -37,7 +37,13 @@ export const Desk = styled('main')({
   minWidth: 0,
   overflow: 'auto',
   padding: '14px 24px 32px',
-  [PHONE]: { overflow: 'visible', overflowX: 'auto', padding: '10px 12px 24px' },
+  '&[data-wide]': { gridColumn: '2 / -1', padding: '10px 16px 16px' },
+  [PHONE]: {
+    overflow: 'visible',
+    overflowX: 'auto',
+    padding: '10px 12px 24px',
+    '&[data-wide]': { gridColumn: 'auto' },
+  },
 });
 
 /** Under the floor; its height is the hand's that parts them, as far as the floor keeps some of the page. */

@@ -57,6 +57,7 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
   steering: ['toe'],
   column: ['toe'],
   damper: ['motionRatio'],
+  shop: ['toe'],
 };
 export const USUAL_UNDER = 448;
 

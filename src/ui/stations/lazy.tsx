@@ -39,6 +39,10 @@ export const Damper = dynamic(() => import('./damper/Damper').then((m) => m.Damp
   ssr: false,
   loading,
 });
+export const Shop = dynamic(() => import('./shop/Shop').then((m) => m.Shop), {
+  ssr: false,
+  loading,
+});
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,

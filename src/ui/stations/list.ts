@@ -7,7 +7,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Bands } from '@/core/tolerance/bands';
-import { Arms, Brief, Column, Damper, Steering, TakeOff, WheelAndUpright } from './lazy';
+import { Arms, Brief, Column, Damper, Shop, Steering, TakeOff, WheelAndUpright } from './lazy';
 import { Rack } from './rack/Rack';
 import type { RackPanelProps } from './rack/Rack';
 
@@ -29,7 +29,12 @@ interface Entry {
   shows: (axle: Axle) => boolean;
   /** Fills the desk, or stands under the floor. */
   panel:
-    | { desk: ComponentType<DeskProps>; ofOneWheel: boolean }
+    | {
+        desk: ComponentType<DeskProps>;
+        ofOneWheel: boolean;
+        /** It takes the figures' place too. */
+        wide?: true;
+      }
     | { underFloor: ComponentType<RackPanelProps> };
 }
 
@@ -116,6 +121,13 @@ export const STATION_LIST: readonly Entry[] = [
         : 'Does the travel fit the damper, and what do the parts carry?',
     shows: always,
     panel: { underFloor: Damper as ComponentType<RackPanelProps> },
+  },
+  {
+    id: 'shop',
+    name: () => 'Jigs & parts',
+    question: () => 'What do I cut, drill, weld, buy?',
+    shows: always,
+    panel: { desk: Shop as ComponentType<DeskProps>, ofOneWheel: false, wide: true },
   },
 ];
 

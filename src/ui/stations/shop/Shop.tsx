@@ -1,0 +1,106 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { nameVariant, openVariantOf } from '@/core/model/variants';
+import { sheetEntries } from '@/core/shop/sheetsOf';
+import { takenStates } from '@/core/shop/taken';
+import { NARROW, PHONE } from '../../theme';
+import { Choice } from '../../fields/Choice';
+import type { DeskProps } from '../list';
+import { AllSheets } from './AllSheets';
+import { MadeOf } from './MadeOf';
+import { PartsList } from './PartsList';
+import { Rules } from './Rules';
+import { SheetTree } from './SheetTree';
+import { SheetView } from './SheetView';
+
+const VIEWS = ['sheets', 'list', 'rules'] as const;
+type View = (typeof VIEWS)[number];
+const WORDS: Record<View, string> = {
+  sheets: 'sheets',
+  list: 'parts list',
+  rules: 'rules & what was taken',
+};
+
+/** From the layout to metal: sheets to cut, drill and weld by, what they are made of, what is bought. */
+export function Shop({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'unit' | 'onEdit'>) {
+  const [view, setView] = useState<View>('sheets');
+  const [picked, setPicked] = useState<string | null>(null);
+  // Sheets follow what is typed; the field does not wait for them.
+  const drawn = useDeferredValue(build);
+  const entries = useMemo(() => sheetEntries(drawn), [drawn]);
+  const old = useMemo(
+    () =>
+      new Map(
+        takenStates(drawn).map(({ taken, state }) => [`${taken.variant} ${taken.sheet}`, state]),
+      ),
+    [drawn],
+  );
+  const variant = openVariantOf(build);
+  const entry = entries.find(({ id }) => id === picked) ?? entries[0];
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0, gap: 1 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        <Choice
+          label="What of the parts"
+          value={view}
+          options={VIEWS}
+          words={WORDS}
+          onPick={setView}
+        />
+        <Box sx={{ flex: 1 }} />
+        {!variant.frozen && (
+          <>
+            <Typography variant="body2" color="text.secondary">
+              Drafts, until “{variant.name}” is frozen.
+            </Typography>
+            <Button
+              size="small"
+              onClick={() =>
+                onEdit((draft) =>
+                  nameVariant(draft, variant.id, { frozen: new Date().toISOString() }),
+                )
+              }
+            >
+              Freeze it
+            </Button>
+          </>
+        )}
+        <AllSheets build={build} onEdit={onEdit} />
+      </Box>
+      {view === 'sheets' && (
+        <Box
+          sx={{
+            flex: 1,
+            minHeight: 0,
+            display: 'grid',
+            gridTemplateColumns: '216px minmax(0, 1fr) 330px',
+            gap: 2,
+            [NARROW]: { gridTemplateColumns: '180px minmax(0, 1fr) 280px' },
+            [PHONE]: { gridTemplateColumns: 'minmax(0, 1fr)' },
+          }}
+        >
+          <SheetTree
+            build={drawn}
+            entries={entries}
+            picked={entry.id}
+            states={old}
+            onPick={setPicked}
+          />
+          <SheetView build={drawn} entry={entry} onEdit={onEdit} />
+          <MadeOf build={build} entry={entry} unit={unit} onEdit={onEdit} />
+        </Box>
+      )}
+      {view === 'list' && <PartsList build={build} unit={unit} onEdit={onEdit} />}
+      {view === 'rules' && <Rules build={build} unit={unit} onEdit={onEdit} />}
+      <Typography variant="caption" component="p" color="text.secondary">
+        Prototype geometry, not a strength approval. Steering and suspension welds belong to
+        qualified hands and are inspected where the law asks for it; measure before you weld, and
+        again after.
+      </Typography>
+    </Box>
+  );
+}
