@@ -80,6 +80,7 @@ it.each([
     ['Arms', '[aria-label="Arms"]'],
     ['Steering', '[data-steer-curve]'],
     ['Brief', '[data-target="lock"]'],
+    ['Jigs & parts', 'nav[aria-label=Sheets]'],
     ['Take-off', '[data-measured]'],
   ]) {
     await openStation(page, station);
@@ -139,7 +140,7 @@ it.each(['light', 'dark'] as const)(
       [
         'Two-seat roadster',
         '',
-        ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column', 'damper'],
+        ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column', 'damper', 'shop'],
       ],
       ['Hillclimb single-seater', '', ['damper']],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
@@ -153,7 +154,7 @@ it.each(['light', 'dark'] as const)(
           waitUntil: 'networkidle0',
         });
         const parts =
-          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button';
+          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button, main [aria-label="What of the parts"] button';
         const count = await page.$$eval(parts, (all) => all.length);
         await found(`${build}, ${station}`);
         for (let i = 0; i < count; i++) {

@@ -24,7 +24,7 @@ export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
       described++;
       const adjustment = adjustmentOf(wheel, member, build.shop);
       for (const of of [...ofCut, ...(adjustment?.faults ?? [])])
-        faults.push({ verdict: 'rework', of });
+        faults.push({ verdict: 'rework', of: of.split(';')[0] });
       if (adjustment?.wanted && !adjustment.wanted.inside)
         faults.push({
           verdict: adjustment.wanted.possible ? 'look again' : 'rework',
@@ -33,7 +33,7 @@ export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
       for (const end of [member.made.from, member.made.to])
         if (end.as === 'rodEnd')
           for (const fault of stackOf(end)?.faults ?? [])
-            faults.push({ verdict: 'look again', of: `${member.name}: ${fault}` });
+            faults.push({ verdict: 'look again', of: `${member.name}: ${fault.split(';')[0]}` });
     });
   }
   if (described === 0) return [];

@@ -60,7 +60,7 @@ export function cutOf(wheel: Wheel, part: ShopPart, index: number): Cut {
   const cut = centres - ends[0].from - ends[1].from;
   if (cut < SHORTEST)
     faults.push(
-      `${name} would be ${cut.toFixed(1)} mm long: what is at its ends takes ${(centres - cut).toFixed(0)} of ${centres.toFixed(0)} mm`,
+      `${name} would be ${cut.toFixed(1)} mm long; what is at its ends takes ${(centres - cut).toFixed(0)} of ${centres.toFixed(0)} mm`,
     );
   if (made.form === 'bar') {
     const depths = [made.from, made.to].map((one) => (one.as === 'rodEnd' ? one.depth : 0));
@@ -119,7 +119,7 @@ function endOf(
   const lean = toDeg(Math.asin(Math.min(1, Math.abs(dot(axis, along)))));
   if (!cope) {
     faults.push(
-      `${member.name}, ${build.outside} mm across, does not end on ${made.outside} mm at the ${label}: a smaller tube or a larger housing`,
+      `${member.name}, ${build.outside} mm across, does not end on ${made.outside} mm at the ${label}; a smaller tube or a larger housing`,
     );
     return { ...square(made.outside / 2), lean };
   }
@@ -127,7 +127,7 @@ function endOf(
   const wide = build.outside / Math.cos((lean * Math.PI) / 180);
   if (wide > made.length + 0.1)
     faults.push(
-      `${member.name}: ${wide.toFixed(0)} mm of tube on ${made.length} mm of housing at the ${label}: it hangs over`,
+      `${member.name}: ${wide.toFixed(0)} mm of tube on ${made.length} mm of housing at the ${label}; it hangs over`,
     );
   const flat = sub(axis, scale(along, dot(axis, along)));
   const bearing = half(

@@ -80,13 +80,13 @@ export function adjustmentOf(
   const faults: string[] = [];
   if (ends.length === 2 && !turns)
     faults.push(
-      `${name}: both threads are ${one.made.hand}-hand; turning its middle moves it along and sets nothing: make one of them ${one.made.hand === 'right' ? 'left' : 'right'}-hand`,
+      `${name}: both threads are ${one.made.hand}-hand; turning its middle moves it along and sets nothing, make one of them ${one.made.hand === 'right' ? 'left' : 'right'}-hand`,
     );
   ends.forEach((end, i) => {
     const which = ends.length === 2 ? `, ${i === 0 ? 'inner' : 'outer'} end` : '';
     if (end.engaged < end.least - CLOSE)
       faults.push(
-        `${name}${which}: ${end.engaged.toFixed(1)} mm of thread engaged, ${end.least.toFixed(1)} wanted: engage ${(end.least - end.engaged).toFixed(1)} mm more and the tube is cut longer by as much`,
+        `${name}${which}: ${end.engaged.toFixed(1)} mm of thread engaged, ${end.least.toFixed(1)} wanted; engage ${(end.least - end.engaged).toFixed(1)} mm more and the tube is cut longer by as much`,
       );
     if (end.engaged > end.most + CLOSE)
       faults.push(
@@ -94,7 +94,7 @@ export function adjustmentOf(
       );
     if (end.made.depth < end.deep - CLOSE)
       faults.push(
-        `${name}${which}: tapped ${end.made.depth} mm deep, the rod end bottoms before its nut is home: tap ${end.deep.toFixed(1)} mm`,
+        `${name}${which}: tapped ${end.made.depth} mm deep, the rod end bottoms before its nut is home; tap ${end.deep.toFixed(1)} mm`,
       );
   });
   return {
