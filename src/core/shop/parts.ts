@@ -5,6 +5,7 @@ import type { Vec } from '../geometry/vec';
 import type { Wheel } from '../kinematics/wheel';
 import { memberId, startingBuild } from '../model/made';
 import type { MemberBuild } from '../model/made';
+import { rodWord } from '../model/labels';
 import { toVec } from '../model/points';
 import type { PointName } from '../model/points';
 
@@ -47,7 +48,7 @@ export function shopParts(wheel: Wheel): ShopPart[] {
     const strong = design.strength?.members[id];
     const { from, to, role } = member;
     return {
-      ...{ id, from, to, role, name: member.name ?? `${from}–${to}` },
+      ...{ id, from, to, role, name: isRod(type, member) ? rodWord(design) : member.name! },
       centres: distance(at(from), at(to)),
       made: own ?? startingBuild(member, strong && strong.wall > 0 ? strong : undefined),
       assumed: !own,
@@ -75,6 +76,10 @@ export function shopParts(wheel: Wheel): ShopPart[] {
     });
   return [...arms, ...links];
 }
+
+/** The rod that sets toe is called for what it does. */
+const isRod = ({ tieRod }: Wheel['type'], { from, to }: Member): boolean =>
+  tieRod !== null && [from, to].includes(tieRod.inner) && [from, to].includes(tieRod.outer);
 
 /** A rigid axle on its springs is not a tube between two joints. */
 const isBeam = ({ coupled }: Wheel['type'], from: PointName, to: PointName): boolean =>

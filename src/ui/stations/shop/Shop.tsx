@@ -26,7 +26,12 @@ const WORDS: Record<View, string> = {
 };
 
 /** From the layout to metal: sheets to cut, drill and weld by, what they are made of, what is bought. */
-export function Shop({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'unit' | 'onEdit'>) {
+export function Shop({
+  build,
+  wheel,
+  unit,
+  onEdit,
+}: Pick<DeskProps, 'build' | 'wheel' | 'unit' | 'onEdit'>) {
   const [view, setView] = useState<View>('sheets');
   const [picked, setPicked] = useState<string | null>(null);
   // Sheets follow what is typed; the field does not wait for them.
@@ -40,7 +45,11 @@ export function Shop({ build, unit, onEdit }: Pick<DeskProps, 'build' | 'unit' |
     [drawn],
   );
   const variant = openVariantOf(build);
-  const entry = entries.find(({ id }) => id === picked) ?? entries[0];
+  const entry =
+    entries.find(({ id }) => id === picked) ??
+    // Until one is picked, the first of the axle that is looked at.
+    entries.find(({ of }) => of?.axle === wheel.axle) ??
+    entries[0];
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0, gap: 1 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
