@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { finish } from '../src/core/find/finish';
-import { bundleOf, bundlePdf } from '../src/core/shop/bundle';
+import { bundleFiles, bundleOf } from '../src/core/shop/bundle';
 import { partsCsv } from '../src/core/shop/csv';
 import { headingOf } from '../src/core/shop/sheetsOf';
 import { partsList } from '../src/core/shop/partsList';
@@ -24,7 +24,7 @@ export async function writeSheets(
 ): Promise<string> {
   const on = now.toISOString();
   const bundle = finish(bundleOf(build, on, paper));
-  const files = [{ name: 'sheets.pdf', bytes: await bundlePdf(bundle, build) }, ...bundle.files];
+  const files = await bundleFiles(bundle, build);
   const there = files.filter(({ name }) => existsSync(join(out, name)));
   if (there.length > 0 && !replace)
     throw new BadInput(

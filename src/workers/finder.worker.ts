@@ -25,7 +25,7 @@ import { lockLimits } from '../core/steering/lockLimits';
 import type { LockWay } from '../core/steering/lockLimits';
 import { judgeDamper, judgeLoads } from '../core/judging/damper';
 import type { Judged } from '../core/verdict/verdicts';
-import { bundleOf, bundlePdf } from '../core/shop/bundle';
+import { bundleFiles, bundleOf } from '../core/shop/bundle';
 import type { Bundle } from '../core/shop/bundle';
 import { zipSync } from 'fflate';
 import type { Paper } from '../core/model/shop';
@@ -127,7 +127,7 @@ const api = {
   ): Promise<{ zip: Uint8Array; sheets: Bundle['sheets']; pages: number } | null> => {
     const bundle = await run(() => bundleOf(build, on, paper), onProgress);
     if (!bundle) return null;
-    const files = [{ name: 'sheets.pdf', bytes: await bundlePdf(bundle, build) }, ...bundle.files];
+    const files = await bundleFiles(bundle, build);
     const zip = zipSync(Object.fromEntries(files.map(({ name, bytes }) => [name, bytes])));
     return { zip, sheets: bundle.sheets, pages: bundle.pages.length };
   },

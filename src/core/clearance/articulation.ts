@@ -172,7 +172,12 @@ function articulationOf(
 }
 
 /** How a rod end's bolt lies as drawn: as told, or square to the member, as near upright or along the car as that leaves it. */
-export function boltOf(type: CornerType, name: PointName, along: Vec, bolts: AxleDesign['bolts']): Vec {
+export function boltOf(
+  type: CornerType,
+  name: PointName,
+  along: Vec,
+  bolts: AxleDesign['bolts'],
+): Vec {
   const told = bolts?.[name];
   if (told) return unit(toVec(told));
   const { on, ofDamper } = type.points[name];

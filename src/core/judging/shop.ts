@@ -1,6 +1,7 @@
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
 import { counted } from '../model/wording';
+import { bracketOf } from '../shop/bracket';
 import { cutsOf } from '../shop/cut';
 import { shopParts } from '../shop/parts';
 import { stackOf } from '../shop/stack';
@@ -30,6 +31,9 @@ export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
           verdict: adjustment.wanted.possible ? 'look again' : 'rework',
           of: `${member.name}: its threads do not reach the range that is wanted`,
         });
+      for (const name of [member.from, member.to])
+        for (const fault of bracketOf(wheel, member, name)?.faults ?? [])
+          faults.push({ verdict: 'look again', of: fault.split(';')[0] });
       for (const end of [member.made.from, member.made.to])
         if (end.as === 'rodEnd')
           for (const fault of stackOf(end)?.faults ?? [])

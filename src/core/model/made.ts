@@ -37,6 +37,22 @@ export const HANDS = ['right', 'left'] as const;
 /** What a thread is cut in: how much of it has to carry. */
 export const TAPPED_IN = ['steel', 'aluminium'] as const;
 
+/** The bolt through a joint, and the bracket that holds that: two ears with so much between them, or one. mm. */
+export const heldSchema = group({
+  bolt: measure('mm', 3, 40),
+  inside: measure('mm', 0, 200),
+  ear: measure('mm', 0.5, 40),
+  ears: z.union([z.literal(1), z.literal(2)], { error: 'is neither 1 nor 2' }),
+  /** The bracket as it is cut: from the bolt to what it is welded to; both ears folded from one plate, round so much inside. */
+  bracket: group({
+    reach: measure('mm', 5, 300),
+    folded: z.boolean({ error: problem }),
+    radius: measure('mm', 0, 60),
+    material: z.enum(Object.keys(MODULUS) as [Material, ...Material[]], { error: problem }),
+  }).optional(),
+});
+export type Held = z.infer<typeof heldSchema>;
+
 /** A rod end screwed into an insert of a tube, or into a bar. Lengths along its shank, mm. */
 export const rodEndMade = group({
   as: z.literal('rodEnd'),
@@ -57,13 +73,7 @@ export const rodEndMade = group({
   /** Its ball: bore, and width over it along the bolt. */
   bore: measure('mm', 3, 60),
   ball: measure('mm', 2, 80),
-  /** The bolt through it, and the bracket that holds that: two ears with so much between them, or one. */
-  held: group({
-    bolt: measure('mm', 3, 40),
-    inside: measure('mm', 0, 200),
-    ear: measure('mm', 0.5, 40),
-    ears: z.union([z.literal(1), z.literal(2)], { error: 'is neither 1 nor 2' }),
-  }).optional(),
+  held: heldSchema.optional(),
   part: remark(80).optional(),
 });
 export type RodEndMade = z.infer<typeof rodEndMade>;
@@ -76,6 +86,7 @@ export const housingMade = group({
   length: measure('mm', 5, 200),
   /** What goes into it is so wide across. */
   bore: measure('mm', 3, 140),
+  held: heldSchema.optional(),
   part: remark(80).optional(),
 }).refine(({ outside, bore }) => bore < outside, { error: 'has a bore as wide as it is outside' });
 export type HousingMade = z.infer<typeof housingMade>;

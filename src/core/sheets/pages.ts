@@ -102,30 +102,89 @@ function drawn(
   const columns = tilesFor(width, room.width);
   const rows = tilesFor(height, room.height);
   const step = { x: room.width - SHARED, y: room.height - SHARED };
+  /** Lower left corner of a page on the drawing; the first begins at its top left, as it is laid out on a bench. */
+  const corner = (i: number, j: number): Spot => [i * step.x, height - room.height - j * step.y];
   const meets: Mark[] = [];
   for (let i = 1; i < columns; i++)
-    for (let j = 0; j <= 4; j++)
-      meets.push(...meeting([i * step.x + SHARED / 2, (j * height) / 4]));
+    for (let k = 0; k <= 4; k++)
+      meets.push(...meeting([i * step.x + SHARED / 2, (k * height) / 4]));
   for (let j = 1; j < rows; j++)
-    for (let i = 0; i <= 4; i++) meets.push(...meeting([(i * width) / 4, j * step.y + SHARED / 2]));
-  // From the top left as it is laid out on a bench.
-  for (let j = rows - 1; j >= 0; j--)
-    for (let i = 0; i < columns; i++) {
-      const page = fresh();
-      const at: Spot = [MARGIN, bottom];
-      const from: Spot = [-i * step.x + MARGIN, -j * step.y + bottom];
-      page.clip = { at, ...room, marks: shifted([...drawing.marks, ...meets], from) };
-      page.marks.push(
-        text(
-          [MARGIN + room.width, bottom - 4],
-          `sheet ${String.fromCharCode(65 + (rows - 1 - j))}${i + 1} of ${String.fromCharCode(64 + rows)}${columns}: lay cross on cross`,
-          3,
-          { from: 'end' },
-        ),
-      );
-    }
+    for (let k = 0; k <= 4; k++)
+      meets.push(...meeting([(k * width) / 4, height - j * step.y - SHARED / 2]));
+  const named = (i: number, j: number): string => `${String.fromCharCode(65 + j)}${i + 1}`;
+  const last = named(columns - 1, rows - 1);
+  const all: { i: number; j: number }[] = [];
+  for (let j = 0; j < rows; j++) for (let i = 0; i < columns; i++) all.push({ i, j });
+  const lower: Spot = [MARGIN, MARGIN + FOOT];
+  fresh().marks.push(
+    ...overview(
+      drawing,
+      all.map(({ i, j }) => ({ name: named(i, j), at: corner(i, j), ...room })),
+      lower,
+      room,
+    ),
+  );
+  for (const { i, j } of all) {
+    const page = fresh();
+    const [x, y] = corner(i, j);
+    const from: Spot = [lower[0] - x, lower[1] - y];
+    page.clip = { at: lower, ...room, marks: shifted([...drawing.marks, ...meets], from) };
+    page.marks.push(
+      text(
+        [MARGIN + room.width, lower[1] - 4],
+        `sheet ${named(i, j)} of A1 to ${last}: lay cross on cross`,
+        3,
+        { from: 'end' },
+      ),
+    );
+  }
   // Tables go on a page of their own.
   return 0;
+}
+
+/** All of a drawing made small, and which page shows what of it. */
+function overview(
+  { width, height, marks }: Drawing,
+  tiles: readonly { name: string; at: Spot; width: number; height: number }[],
+  [left, bottom]: Spot,
+  room: { width: number; height: number },
+): Mark[] {
+  const x0 = Math.min(0, ...tiles.map(({ at }) => at[0]));
+  const y0 = Math.min(0, ...tiles.map(({ at }) => at[1]));
+  const x1 = Math.max(width, ...tiles.map(({ at, width: w }) => at[0] + w));
+  const y1 = Math.max(height, ...tiles.map(({ at, height: h }) => at[1] + h));
+  const by = Math.min(room.width / (x1 - x0), (room.height - 10) / (y1 - y0));
+  const top = bottom + room.height - 10;
+  const small = ([x, y]: Spot): Spot => [left + (x - x0) * by, top - (y1 - y) * by];
+  return [
+    text(
+      [left, bottom + room.height - 5],
+      'Overview, not to scale: how the sheets that follow are laid together',
+      3.4,
+      { bold: true },
+    ),
+    ...marks.flatMap((mark): Mark[] =>
+      mark.as === 'line'
+        ? [{ ...mark, through: mark.through.map(small) }]
+        : mark.as === 'circle'
+          ? [{ ...mark, at: small(mark.at), radius: mark.radius * by }]
+          : mark.bold
+            ? [{ ...mark, at: small(mark.at), size: 2.6 }]
+            : [],
+    ),
+    ...tiles.flatMap(({ name, at: [x, y], width: w, height: h }): Mark[] => [
+      {
+        ...outline('NOTE', [
+          small([x, y]),
+          small([x + w, y]),
+          small([x + w, y + h]),
+          small([x, y + h]),
+        ]),
+        layer: 'CENTRE',
+      },
+      text(small([x + 8 / by, y + 8 / by]), name, 4, { bold: true }),
+    ]),
+  ];
 }
 
 const tilesFor = (length: number, room: number): number =>
@@ -194,12 +253,3 @@ export function wrap(words: string, width: number, size: number): string[] {
   if (now !== '' || lines.length === 0) lines.push(now);
   return lines;
 }
-
-/** A page's border, for the eye alone. */
-export const edgeOf = ({ width, height }: Page): Mark =>
-  outline('NOTE', [
-    [0, 0],
-    [width, 0],
-    [width, height],
-    [0, height],
-  ]);

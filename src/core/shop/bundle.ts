@@ -6,6 +6,7 @@ import { pagesOf } from '../sheets/pages';
 import type { Page } from '../sheets/pages';
 import { pagesPdf } from '../sheets/pdf';
 import { drawingSvg } from '../sheets/svg';
+import { buildGlb } from './gltf';
 import { fileName, partsCsv, tablesCsv } from './csv';
 import { headingOf, sheetEntries } from './sheetsOf';
 
@@ -26,7 +27,7 @@ const bytes = (words: string): Uint8Array => new TextEncoder().encode(words);
 
 /**
  * Makes every sheet of a build's open variant, and what of it other programs open: drawings as DXF and SVG at full
- * size, tables as CSV. Yields the part done; the PDF is made of its pages (`bundlePdf`).
+ * size, tables as CSV. Yields the part done; PDF and glTF are made at the end (`bundleFiles`).
  * @param on the date, ISO
  */
 export function* bundleOf(build: Build, on: string, paper: Paper): Generator<number, Bundle> {
@@ -51,6 +52,12 @@ export function* bundleOf(build: Build, on: string, paper: Paper): Generator<num
   return bundle;
 }
 
-/** The bundle's pages as one PDF. */
-export const bundlePdf = ({ pages }: Pick<Bundle, 'pages'>, build: Pick<Build, 'name'>) =>
-  pagesPdf(pages, `${build.name}: sheets`);
+/** Every file of a bundle: its pages as one PDF, all corners in space, drawings and tables. */
+export const bundleFiles = async (
+  { pages, files }: Bundle,
+  build: Build,
+): Promise<BundleFile[]> => [
+  { name: 'sheets.pdf', bytes: await pagesPdf(pages, `${build.name}: sheets`) },
+  { name: 'corners.glb', bytes: await buildGlb(build) },
+  ...files,
+];

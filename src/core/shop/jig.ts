@@ -50,7 +50,7 @@ export interface Spread {
 }
 
 /** Board beyond the outermost pins, mm. */
-export const BOARD = 40;
+export const BOARD = 25;
 /** A wedge's run that its rise is told for, mm. */
 const RUN = 100;
 

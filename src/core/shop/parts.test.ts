@@ -181,7 +181,7 @@ describe('jigs', () => {
               9,
             );
           for (const { x, y, rides, height } of pins) {
-            expect(Math.min(x, y)).toBeGreaterThan(39.999);
+            expect(Math.min(x, y)).toBeGreaterThan(24.999);
             if (!rides) expect(height).toBeCloseTo(0, 6);
           }
         }

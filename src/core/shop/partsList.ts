@@ -3,6 +3,7 @@ import type { AxleName, Build, Side } from '../model/build';
 import type { EndMade, MemberBuild } from '../model/made';
 import type { PartRecord, PartState } from '../model/shop';
 import { variantsOf } from '../model/variants';
+import { bracketsOf } from './bracket';
 import { cutsOf } from './cut';
 import { shopParts } from './parts';
 import { stackOf } from './stack';
@@ -67,7 +68,7 @@ export function partsList(build: Build): ListedPart[] {
           const size = sectionOf(made);
           const weight = cut > 0 ? weightOf(made, cut) : null;
           put({
-            key: `${axle} ${member.id} ${design(wheel.design.rightPoints !== undefined, side)}`.trim(),
+            key: `${axle} ${member.id} ${sideOf(wheel.design.rightPoints !== undefined, side)}`.trim(),
             name: `${axle} ${member.name}`,
             ...{ what: size, hand: null, count: 1, length: cut, weight, made: true, where },
             unsprung: UNSPRUNG * (weight ?? 0),
@@ -75,6 +76,26 @@ export function partsList(build: Build): ListedPart[] {
         }
         for (const { end, count } of endsOf(part))
           for (const row of bought(end, where)) put({ ...row, count: row.count * count });
+      }
+      for (const { bracket } of bracketsOf(
+        wheel,
+        shopParts(wheel).flatMap(({ members }) => members),
+      )) {
+        const { joint, held, count, flat } = bracket;
+        put({
+          key: `${axle} bracket ${joint} ${sideOf(wheel.design.rightPoints !== undefined, side)}`.trim(),
+          name: `${axle} bracket, ${wheel.type.points[joint].label}`,
+          what: `${round(held.ear)} ${held.bracket!.material} plate${flat ? ', folded' : ''}`,
+          ...{
+            hand: null,
+            count,
+            length: null,
+            weight: null,
+            unsprung: 0,
+            made: true,
+            where: axle,
+          },
+        });
       }
       const { damper, rack, tyre } = wheel.design;
       const whole = {
@@ -138,7 +159,7 @@ export function partsList(build: Build): ListedPart[] {
 }
 
 /** A side's own row where both are not alike. */
-const design = (apart: boolean, side: Side): string => (apart ? side : '');
+const sideOf = (apart: boolean, side: Side): string => (apart ? side : '');
 
 const round = (mm: number): string => String(Math.round(mm * 100) / 100);
 

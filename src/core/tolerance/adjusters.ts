@@ -101,6 +101,13 @@ export function lengthEffect(wheel: Wheel, from: PointName, to: PointName, by: n
   return new Setting(wheel).effect(still, { from, to, by });
 }
 
+/** What a joint does that is off by so much in each of its coordinates, exact; the rod as long as it is. Null where it does not go together. */
+export function offsetEffect(wheel: Wheel, point: PointName, by: readonly number[]) {
+  const offsets = new Float64Array(offsetCount(wheel.type));
+  offsets.set(by, offsetOf(wheel.type, point));
+  return new Setting(wheel).effect(offsets, null);
+}
+
 /** Whether two joints are held apart by a length of their own, and nothing else goes by the inner one: a welded arm's tube does not grow alone. */
 function isLink(type: CornerType, from: PointName, to: PointName): boolean {
   const lengths = type.conditions.filter(

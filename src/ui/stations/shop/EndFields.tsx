@@ -12,7 +12,14 @@ import {
   rodEndMade,
   startingEnd,
 } from '@/core/model/made';
-import type { EndMade, HousingMade, MemberBuild, RodEndMade, School } from '@/core/model/made';
+import type {
+  EndMade,
+  Held,
+  HousingMade,
+  MemberBuild,
+  RodEndMade,
+  School,
+} from '@/core/model/made';
 import { THREAD_NAMES } from '@/core/model/threads';
 import type { ThreadName } from '@/core/model/threads';
 import { lengthIn, saidIn } from '@/core/model/units';
@@ -21,14 +28,13 @@ import type { EndCut } from '@/core/shop/cut';
 import { stackInWords, stackOf } from '@/core/shop/stack';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
-import { Toggle } from '../../fields/Toggle';
 import { FromShelf } from '../../shelf/FromShelf';
 import { Fields, Said, Section } from '../damper/parts';
+import { HeldFields } from './HeldFields';
 import { rodEndOf } from './rodEndOf';
 
 const KIND_WORDS = { rodEnd: 'rod end', housing: 'housing', plate: 'butted' };
 const rodShape = rodEndMade.shape;
-const heldShape = rodShape.held.unwrap().shape;
 const housingShape = housingMade.shape;
 
 interface Props {
@@ -193,47 +199,12 @@ function RodEnd({
         title="Take a rod end from the shelf"
         onPick={(part) => set((draft) => void Object.assign(draft, rodEndOf(part)))}
       />
-      <Toggle
-        label="Say how it is bolted"
-        on={held !== undefined}
-        onSwitch={(on) =>
-          set((draft) => {
-            if (on) draft.held = { bolt: draft.bore, inside: draft.ball + 4, ear: 4, ears: 2 };
-            else delete draft.held;
-          })
-        }
+      <HeldFields
+        held={held}
+        unit={unit}
+        start={{ bolt: one.bore, inside: one.ball + 4, ear: 4, ears: 2 }}
+        set={(act, step) => set((draft) => holdBy(draft, act), step)}
       />
-      {held && (
-        <Fields>
-          <Choice
-            label="Ears"
-            value={held.ears === 2 ? 'two ears' : 'one ear'}
-            options={['two ears', 'one ear']}
-            onPick={(ears) =>
-              set((draft) => draft.held && void (draft.held.ears = ears === 'two ears' ? 2 : 1))
-            }
-          />
-          {(
-            [
-              ['bolt', 'bolt'],
-              ['inside', held.ears === 2 ? 'between ears' : 'off the ear'],
-              ['ear', 'ear, thick'],
-            ] as const
-          ).map(([key, label]) => (
-            <LengthField
-              key={key}
-              label={label}
-              value={held[key]}
-              unit={unit}
-              schema={heldShape[key]}
-              onValue={(value, step) =>
-                set((draft) => draft.held && void (draft.held[key] = value), step)
-              }
-              width={104}
-            />
-          ))}
-        </Fields>
-      )}
       {stack && held && (
         <Said>
           {saidIn(stackInWords(stack, held.ears), unit)}. Grip {lengthIn(stack.grip, unit, 1)}
@@ -249,29 +220,47 @@ function RodEnd({
 
 function Housing({ one, unit, set }: OfEnd<HousingMade> & { one: HousingMade }) {
   return (
-    <Fields>
-      {(['outside', 'length', 'bore'] as const).map((key) => (
-        <LengthField
-          key={key}
-          label={key}
-          value={one[key]}
-          unit={unit}
-          schema={
-            key === 'length'
-              ? housingShape.length
-              : housingShape[key].refine(
-                  (value) => (key === 'bore' ? value < one.outside : value > one.bore),
-                  { error: 'a housing is wider outside than its bore' },
-                )
-          }
-          onValue={(value, step) => set((draft) => void (draft[key] = value), step)}
-          width={98}
+    <>
+      <Fields>
+        {(['outside', 'length', 'bore'] as const).map((key) => (
+          <LengthField
+            key={key}
+            label={key}
+            value={one[key]}
+            unit={unit}
+            schema={
+              key === 'length'
+                ? housingShape.length
+                : housingShape[key].refine(
+                    (value) => (key === 'bore' ? value < one.outside : value > one.bore),
+                    { error: 'a housing is wider outside than its bore' },
+                  )
+            }
+            onValue={(value, step) => set((draft) => void (draft[key] = value), step)}
+            width={98}
+          />
+        ))}
+        <SchoolPick
+          value={one.school}
+          onPick={(school) => set((draft) => void (draft.school = school))}
         />
-      ))}
-      <SchoolPick
-        value={one.school}
-        onPick={(school) => set((draft) => void (draft.school = school))}
+      </Fields>
+      <HeldFields
+        held={one.held}
+        unit={unit}
+        start={{ bolt: 12, inside: one.length + 1, ear: 4, ears: 2 }}
+        set={(act, step) => set((draft) => holdBy(draft, act), step)}
       />
-    </Fields>
+    </>
   );
+}
+
+/** Says anew how an end is held, or no longer. */
+function holdBy(
+  draft: RodEndMade | HousingMade,
+  act: (held: Held | undefined) => Held | undefined,
+): void {
+  const next = act(draft.held);
+  if (next) draft.held = next;
+  else delete draft.held;
 }

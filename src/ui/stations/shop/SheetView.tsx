@@ -17,12 +17,12 @@ import { Choice } from '../../fields/Choice';
 import { PAPER } from '../../theme';
 import { PrintedOnly } from './PrintedOnly';
 
-const ZOOMS = ['whole page', 'width', 'full size'] as const;
+const ZOOMS = ['page', 'width', '1 : 1'] as const;
 type Zoom = (typeof ZOOMS)[number];
 const SIZES: Record<Zoom, { width?: string; height?: string }> = {
-  'whole page': { height: 'min(100%, 72vh)' },
+  page: { height: 'min(100%, 72vh)' },
   width: { width: '100%' },
-  'full size': {},
+  '1 : 1': {},
 };
 
 /** The sheet that is picked, on paper. */
@@ -124,7 +124,7 @@ export function SheetView({
               mb: 1,
               boxShadow: '0 0 4px rgb(0 0 0 / 0.25)',
               ...SIZES[zoom],
-              ...(zoom === 'full size' && { width: `${PAPER_SIZES[paper].width}mm` }),
+              ...(zoom === '1 : 1' && { width: `${PAPER_SIZES[paper].width}mm` }),
             }}
           />
         ))}

@@ -100,7 +100,7 @@ export function Shop({
             onPick={setPicked}
           />
           <SheetView build={drawn} entry={entry} onEdit={onEdit} />
-          <MadeOf build={build} entry={entry} unit={unit} onEdit={onEdit} />
+          <MadeOf key={entry.id} build={build} entry={entry} unit={unit} onEdit={onEdit} />
         </Box>
       )}
       {view === 'list' && <PartsList build={build} unit={unit} onEdit={onEdit} />}
