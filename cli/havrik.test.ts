@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
@@ -12,6 +12,7 @@ import { createBuild } from '../src/db/builds';
 import { stopWriting } from '../src/db/writing';
 import { pointsFromTuples } from '../src/test/layouts';
 import { aColumn } from '../src/test/columns';
+import { readPdf } from '../src/test/readPdf';
 import { run } from './main';
 
 const folder = mkdtempSync(join(tmpdir(), 'havrik-cli-'));
@@ -333,6 +334,38 @@ describe('column', () => {
       (await havrik('column', file('no-column.json', writeBuildFile(blankBuild('x'))))).err,
     ).toMatch(/no column yet/u);
     expect((await havrik('column', demo, '--step', '0')).code).toBe(2);
+  });
+});
+
+describe('sheets and parts', () => {
+  it('writes every sheet into a folder, and nothing over what is there', async () => {
+    const out = join(folder, 'sheets');
+    const { code, out: said } = await havrik('sheets', demo, '--out', out, '--paper', 'Letter');
+    expect(code).toBe(0);
+    expect(said).toMatch(/^\d+ files in .*: \d+ pages of Letter, every one a DRAFT/u);
+    const names = readdirSync(out);
+    expect(names).toEqual(expect.arrayContaining(['sheets.pdf', 'corners.glb', 'parts-list.csv']));
+    expect(names.some((name) => name.startsWith('.'))).toBe(false);
+    const { pages } = readPdf(readFileSync(join(out, 'sheets.pdf')));
+    expect(pages[0].width).toBeCloseTo(215.9, 2);
+    expect(said).toContain(`${pages.length} pages`);
+    const again = await havrik('sheets', demo, '--out', out);
+    expect(again).toMatchObject({ code: 1, err: expect.stringMatching(/is there already/u) });
+    expect((await havrik('sheets', demo, '--out', out, '--replace')).code).toBe(0);
+    expect((await havrik('sheets', demo)).code).toBe(2);
+    const into = file('no-folder', 'x');
+    expect((await havrik('sheets', demo, '--out', join(into, 'y'))).err).toMatch(
+      /cannot write into/u,
+    );
+  }, 60_000);
+
+  it('lists what is made and bought', async () => {
+    const { out } = await havrik('parts', demo);
+    const rows = Papa.parse<Record<string, string>>(out.trim(), { header: true }).data;
+    expect(rows.find(({ what }) => what === 'front tie rod')).toMatchObject({ count: '2' });
+    expect(JSON.parse((await havrik('parts', demo, '--format', 'json')).out)).toHaveLength(
+      rows.length,
+    );
   });
 });
 

@@ -24,6 +24,10 @@ import type { AxleCorner } from '../src/core/kinematics/axle';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
 import { UPRIGHT_SIZE } from '../src/core/kinematics/corner';
 import { lockToLock, rackPositions } from '../src/core/steering/lockToLock';
+import { bundleFiles, bundleOf } from '../src/core/shop/bundle';
+import { headingOf, sheetEntries } from '../src/core/shop/sheetsOf';
+import { pagesOf } from '../src/core/sheets/pages';
+import { pageSvg } from '../src/core/sheets/svg';
 import { SAMPLES } from '../src/core/tolerance/bands';
 import { MonteCarlo } from '../src/core/tolerance/monteCarlo';
 import { sensitivities } from '../src/core/tolerance/sensitivity';
@@ -184,6 +188,13 @@ async function main(): Promise<void> {
       'clearances, 45 positions, 2 bodies',
       () => void clearancesOf(roomy, wheelOf(roomy, 'front', 'left')),
     )
+    .add('every sheet and file of a two-axle build', async () => {
+      await bundleFiles(finish(bundleOf(roadster, '2026-01-01', 'A4')), roadster);
+    })
+    .add('one jig sheet on paper', () => {
+      const jig = sheetEntries(roadster).find(({ id }) => id.endsWith('/jig'))!;
+      pagesOf(jig.make(), headingOf(roadster, '2026-01-01'), 'A4').map(pageSvg);
+    })
     .add(`${SAMPLES} cars × ${POSITIONS} positions with their bands, in one process`, () => {
       const cars = new MonteCarlo(build, wheelOf(build, 'front', 'left'), 0);
       cars.run(SAMPLES);

@@ -23,24 +23,14 @@ async function main(): Promise<void> {
   };
   await page.goto(app.address, { waitUntil: 'networkidle0' });
   await shoot('builds');
-  await clickButton(page, 'New build');
-  await page.waitForSelector('[role="radiogroup"]');
-  await shoot('new-build');
-  await page.keyboard.press('Escape');
-  await page.waitForSelector('[role="dialog"]', { hidden: true });
   await openBuild(page, app.address, 'Two-seat roadster');
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
   await page.locator('[data-view="front"] [data-joint="tieRodOuter"]').click();
   await shoot('build');
   await page.keyboard.press('Home');
-  for (const [tab, shown] of [
-    ['null', '[aria-label="Null line"] [data-rule]'],
-    ['map', '[data-map="1"]'],
-  ]) {
-    await page.locator(`[aria-label="Rack and tie rod"] button[value="${tab}"]`).click();
-    await page.waitForSelector(shown);
-    await shoot(`rack-${tab}`);
-  }
+  await page.locator('[aria-label="Rack and tie rod"] button[value="null"]').click();
+  await page.waitForSelector('[aria-label="Null line"] [data-rule]');
+  await shoot('rack-null');
   for (const [station, shown, name] of [
     ['Brief', '[data-target]', 'brief'],
     ['Take-off', '[data-measured]', 'takeoff'],
@@ -54,6 +44,23 @@ async function main(): Promise<void> {
     }
     await shoot(name);
   }
+  await openStation(page, 'Jigs & parts');
+  for (const [sheet, name] of [
+    ['lower arm, front tube, copes', 'copes'],
+    ['lower arm, jig', 'jig'],
+  ]) {
+    await page
+      .locator(
+        `::-p-xpath((//nav[@aria-label="Sheets"]//*[@role="button"][starts-with(., "${sheet}")])[1])`,
+      )
+      .click();
+    await page.waitForSelector(`section[aria-label="Front ${sheet}"] img`);
+    if (name === 'jig') await clickButton(page, 'page');
+    await shoot(name);
+  }
+  await clickButton(page, 'parts list');
+  await page.waitForSelector('[data-part]');
+  await shoot('parts-list');
   await openStation(page, 'Arms');
   await page.locator('::-p-xpath(//main//button[.="find arms from camber"])').click();
   await page.locator('::-p-xpath(//main//button[.="Find arms"])').click();
@@ -113,13 +120,6 @@ async function main(): Promise<void> {
   await openBuild(page, app.address, 'Two-seat roadster');
   await clickButton(page, 'Front');
   await shoot('telephone');
-  await page.setViewport({ width: 1280, height: 800 });
-  await page.emulateMediaFeatures([]);
-  await page.goto(app.address, { waitUntil: 'networkidle0' });
-  await clickButton(page, 'Delete Hillclimb single-seater');
-  await page.waitForSelector('::-p-text(is in the bin)');
-  await page.goto(`${app.address}/bin`, { waitUntil: 'networkidle0' });
-  await shoot('bin');
   await browser.close();
   await app.stop();
 }

@@ -31,6 +31,9 @@ const sheetOf = (drawing: Drawing | null, more: Partial<Sheet> = {}): Sheet => (
 const words = (marks: readonly Mark[]): string =>
   marks.flatMap((mark) => (mark.as === 'text' ? [mark.text] : [])).join('\n');
 
+// A PDF is read back by a program of its own, which takes its time to start.
+jest.setTimeout(60_000);
+
 describe('a sheet on paper', () => {
   it('is a DRAFT until its variant is frozen, and always carries what it is of', () => {
     for (const frozen of [true, false]) {

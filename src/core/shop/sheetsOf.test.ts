@@ -25,6 +25,9 @@ const NOW = '2026-05-06T07:08:09.000Z';
 const roadster = (): Build =>
   buildSchema.parse(JSON.parse(readFileSync('demo/roadster.havrik.json', 'utf8')));
 
+// A PDF is read back by a program of its own, which takes its time to start.
+jest.setTimeout(60_000);
+
 describe('sheets', () => {
   it('are made of every kind of corner, all on one paper or another', () => {
     for (const { kind } of CORNER_TYPES) {
