@@ -13,7 +13,9 @@ const transform = {
 const shared = {
   transform,
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['node_modules/(?!(ml-|is-any-array|get-port|three|d3-polygon|@gltf-transform|property-graph))'],
+  transformIgnorePatterns: [
+    'node_modules/(?!(ml-|is-any-array|get-port|three|d3-polygon|@gltf-transform|property-graph))',
+  ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^three$': '<rootDir>/node_modules/three/build/three.module.js',
