@@ -9,3 +9,22 @@ declare namespace NodeJS {
     PORT?: string;
   }
 }
+
+/** What is used of a library that has no types of its own. */
+declare module 'clipper-lib' {
+  interface At {
+    X: number;
+    Y: number;
+  }
+  class Clipper {
+    AddPath(path: At[], type: number, closed: boolean): boolean;
+    Execute(how: number, found: At[][], subject: number, clip: number): boolean;
+  }
+  const library: {
+    Clipper: typeof Clipper;
+    PolyType: { ptSubject: number };
+    ClipType: { ctUnion: number };
+    PolyFillType: { pftNonZero: number };
+  };
+  export default library;
+}

@@ -46,7 +46,7 @@ export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
     : [
         {
           verdict: 'accept',
-          of: `${described} of ${counted(all, 'tube or rod', 'tubes and rods')} described, nothing in the way of cutting ${described === 1 ? 'it' : 'them'}`,
+          of: `${described} of ${counted(all, 'part')} described, can be made`,
         },
       ];
 }

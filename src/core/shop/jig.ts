@@ -77,7 +77,7 @@ export function planeOf(wheel: Wheel, part: ShopPart): Plane {
 }
 
 /** A place in a part's own plane: along, across, above it, mm. */
-const inPlane = ({ at, x, y, up }: Plane, p: Vec): Vec => {
+export const inPlane = ({ at, x, y, up }: Plane, p: Vec): Vec => {
   const d = sub(p, at);
   return [dot(d, x), dot(d, y), dot(d, up)];
 };

@@ -3,6 +3,7 @@ import type { Drawing, Mark, Spot } from '../sheets/drawing';
 import { hole } from './copeSheet';
 import type { Cut } from './cut';
 import type { Board, Pin } from './jig';
+import type { Swept } from './neighbours';
 
 const figure = (mm: number): string => mm.toFixed(1);
 
@@ -11,6 +12,7 @@ export function jigDrawing(
   { width, height, pins }: Board,
   cuts: readonly Cut[],
   pinOf: (pin: Pin) => number,
+  swept: readonly Swept[] = [],
 ): Drawing {
   const spot = new Map(pins.map(({ joint, x, y }) => [joint, [x, y] as Spot]));
   const marks: Mark[] = [
@@ -22,6 +24,14 @@ export function jigDrawing(
     ]),
     ...datum(),
   ];
+  for (const { name, outlines } of swept)
+    for (const edge of outlines) {
+      const inside = clipped(edge, width, height);
+      if (inside.length < 3) continue;
+      marks.push(outline('NOTE', inside));
+      const [x, y] = inside.reduce((a, b) => (b[1] > a[1] ? b : a));
+      marks.push(text([x, y - 4], `keep clear: ${name}`, 2.6, { from: 'middle' }));
+    }
   for (const { member, ends } of cuts) {
     const [a, b] = [spot.get(member.from)!, spot.get(member.to)!];
     const long = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
@@ -60,6 +70,25 @@ export function jigDrawing(
     }
   }
   return { width, height, marks };
+}
+
+/** What of an outline lies on a board (Sutherland and Hodgman 1974). */
+function clipped(edge: readonly Spot[], width: number, height: number): Spot[] {
+  const sides: [axis: 0 | 1, at: number, more: boolean][] = [
+    [0, 0, true],
+    [0, width, false],
+    [1, 0, true],
+    [1, height, false],
+  ];
+  return sides.reduce<Spot[]>((left, [axis, at, more]) => {
+    const inside = (spot: Spot): boolean => (more ? spot[axis] >= at : spot[axis] <= at);
+    return left.flatMap((a, i): Spot[] => {
+      const b = left[(i + 1) % left.length];
+      const t = (at - a[axis]) / (b[axis] - a[axis]);
+      const cut: Spot = [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])];
+      return [...(inside(a) ? [a] : []), ...(inside(a) === inside(b) ? [] : [cut])];
+    });
+  }, edge.slice());
 }
 
 /** The corner that everything is measured from. */

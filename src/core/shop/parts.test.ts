@@ -13,6 +13,7 @@ import { codeOf, partCode } from './code';
 import { keelOf } from './cope';
 import { cutOf, cutsOf } from './cut';
 import { boardOf, fromPlane, jigOf, planeOf } from './jig';
+import { jigDrawing } from './jigSheet';
 import { axisAt, shopParts, upSideOf } from './parts';
 import { uprightBoard } from './sheetsOf';
 
@@ -253,6 +254,38 @@ describe('jigs', () => {
       expect(spread!.worst[key] / worst[key]).toBeCloseTo(1, 1);
       expect(spread!.likely[key] / Math.sqrt(squares[key])).toBeCloseTo(1, 1);
     }
+  });
+
+  it('draw what has to be kept clear no further than their board', () => {
+    const wheel = wheelOn(structuredClone(blankBuild('x').front));
+    const [arm] = shopParts(wheel);
+    const jig = jigOf(wheel, arm, 0.5);
+    const spot = fc.double({ min: -300, max: 900, noNaN: true });
+    fc.assert(
+      fc.property(spot, spot, spot, spot, spot, spot, (a, b, c, d, e, f) => {
+        const edge = [
+          [a, b],
+          [c, d],
+          [e, f],
+        ] as [number, number][];
+        const swept = [{ name: 'rod', outlines: [edge] }];
+        const { marks } = jigDrawing(jig, [], () => 10, swept);
+        const drawn = marks.filter(
+          (mark) => mark.as === 'line' && mark.layer === 'NOTE' && mark.closed,
+        );
+        const spots = drawn.flatMap((mark) => (mark.as === 'line' ? mark.through : []));
+        for (const [x, y] of spots) {
+          expect(x).toBeGreaterThan(-1e-6);
+          expect(x).toBeLessThan(jig.width + 1e-6);
+          expect(y).toBeGreaterThan(-1e-6);
+          expect(y).toBeLessThan(jig.height + 1e-6);
+        }
+        // Corners that are on the board stay.
+        for (const [x, y] of edge)
+          if (x > 0 && x < jig.width && y > 0 && y < jig.height)
+            expect(spots.some((one) => Math.hypot(one[0] - x, one[1] - y) < 1e-6)).toBe(true);
+      }),
+    );
   });
 
   it('put an upright on its hub’s face', () => {

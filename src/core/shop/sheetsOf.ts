@@ -12,16 +12,17 @@ import { toVec } from '../model/points';
 import { chassisToBench, wheelFrameOf } from '../takeoff/bench';
 import { openVariantOf } from '../model/variants';
 import type { Effect } from '../tolerance/adjusters';
-import type { Heading, Sheet, SheetTable } from '../sheets/drawing';
+import type { Heading, Sheet, SheetTable, Spot } from '../sheets/drawing';
 import { bracketDrawing, bracketsOf } from './bracket';
 import type { Bracket } from './bracket';
 import { codeOf, partCode } from './code';
 import { templates, templatesOf } from './copeSheet';
 import { cutsOf } from './cut';
 import type { Cut } from './cut';
-import { boardOf, jigOf } from './jig';
+import { boardOf, inPlane, jigOf, planeOf } from './jig';
 import type { Board, Jig, Pin } from './jig';
 import { jigDrawing } from './jigSheet';
+import { sweptBy } from './neighbours';
 import { partsList, sectionOf, totals } from './partsList';
 import { axisAt, shopParts } from './parts';
 import type { ShopMember, ShopPart } from './parts';
@@ -310,15 +311,31 @@ function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named): Sheet
   const jig = jigOf(wheel, part, build.shop?.pins ?? PINS);
   const cuts = cutsOf(wheel, part);
   const label = (joint: string) => pointLabel(wheel.design, joint);
+  const plane = planeOf(wheel, part);
+  const half = Math.max(...part.members.map(({ made }) => made.outside)) / 2;
+  const [x, y] = inPlane(plane, toVec(wheel.points[part.joints[0]]));
+  const [first] = jig.pins;
+  // On the board as its pins are.
+  const swept = sweptBy(wheel, part, plane, half).map(({ name, outlines }) => ({
+    name,
+    outlines: outlines.map((edge) =>
+      edge.map((spot): Spot => [spot[0] - x + first.x, spot[1] - y + first.y]),
+    ),
+  }));
   return {
     ...named,
-    drawing: jigDrawing(jig, cuts, (pin) => pinDiameter(part, pin)),
+    drawing: jigDrawing(jig, cuts, (pin) => pinDiameter(part, pin), swept),
     tables: [holesTable(jig, label, (pin) => pinDiameter(part, pin)), betweenTable(jig, label)],
     notes: [
       handsInWords(hand),
       ...handsOnJig(jig, hand),
       ...schoolsInWords(part, isAdjustable(part)),
       ...spreadInWords(jig),
+      ...(swept.length > 0
+        ? [
+            `Keep clear, over travel and lock, within ${mm(half)} mm of the board’s plane: ${swept.map(({ name }) => name).join(', ')}. A bent tube or a plate arm goes round it; what is inside the rim (hub, brake, spokes) is not drawn.`,
+          ]
+        : []),
       TOWARD,
       ...cuts.flatMap(({ faults }) => faults),
       ...(part.members.some(({ assumed }) => assumed) ? [ASSUMED] : []),

@@ -55,6 +55,34 @@ export function PartsList({ build, unit, onEdit }: Props) {
     });
   return (
     <Box sx={{ overflow: 'auto', minHeight: 0, flex: 1 }}>
+      <Section title="What it comes to">
+        <Typography variant="body2" sx={{ pt: 0.75 }}>
+          {moneyInWords(totals(rows))}
+          {unpriced(rows) > 0 &&
+            ` ${counted(unpriced(rows), 'line')} of ${rows.length} without a price: not in it.`}
+        </Typography>
+        {stages.length > 1 &&
+          stages.map((stage) => (
+            <Typography key={stage} variant="body2">
+              Stage {stage}: {moneyInWords(totals(rows, stage))}
+            </Typography>
+          ))}
+        {unsprung > 0 && (
+          <Said>
+            {(unsprung / 4).toFixed(2)} kg a wheel of what arms, links and rods weigh is unsprung:
+            half of their tubes, an estimate; joints and uprights are not in it.
+          </Said>
+        )}
+      </Section>
+      {variants.length > 1 && (
+        <Section title="Variants">
+          {variants.map(({ id, name, money, unpriced: open, lines }) => (
+            <Typography key={id} variant="body2" data-variant={name}>
+              {name}: {moneyInWords(money)} {open > 0 && `${open} of ${lines} without a price.`}
+            </Typography>
+          ))}
+        </Section>
+      )}
       <Table aria-label="Parts list">
         <thead>
           <tr>
@@ -87,7 +115,7 @@ export function PartsList({ build, unit, onEdit }: Props) {
           ))}
         </tbody>
       </Table>
-      <Box sx={{ display: 'flex', gap: 1, pt: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, pt: 1, pb: 2 }}>
         <Button size="small" variant="outlined" onClick={addOwn}>
           Add a line of your own
         </Button>
@@ -98,34 +126,6 @@ export function PartsList({ build, unit, onEdit }: Props) {
           CSV
         </Button>
       </Box>
-      <Section title="What it comes to">
-        <Typography variant="body2" sx={{ pt: 0.75 }}>
-          {moneyInWords(totals(rows))}
-          {unpriced(rows) > 0 &&
-            ` ${counted(unpriced(rows), 'line')} of ${rows.length} without a price: not in it.`}
-        </Typography>
-        {stages.length > 1 &&
-          stages.map((stage) => (
-            <Typography key={stage} variant="body2">
-              Stage {stage}: {moneyInWords(totals(rows, stage))}
-            </Typography>
-          ))}
-        {unsprung > 0 && (
-          <Said>
-            {(unsprung / 4).toFixed(2)} kg a wheel of what arms, links and rods weigh is unsprung:
-            half of their tubes, an estimate; joints and uprights are not in it.
-          </Said>
-        )}
-      </Section>
-      {variants.length > 1 && (
-        <Section title="Variants">
-          {variants.map(({ id, name, money, unpriced: open, lines }) => (
-            <Typography key={id} variant="body2" data-variant={name}>
-              {name}: {moneyInWords(money)} {open > 0 && `${open} of ${lines} without a price.`}
-            </Typography>
-          ))}
-        </Section>
-      )}
     </Box>
   );
 }
@@ -166,7 +166,7 @@ function Row({
               onValue={(value, step) =>
                 put((draft) => draft.own && void (draft.own.name = value), step)
               }
-              width={150}
+              width={124}
             />
             <IconButton
               size="small"
@@ -194,7 +194,7 @@ function Row({
             onValue={(value, step) =>
               put((draft) => draft.own && void (draft.own.what = value), step)
             }
-            width={150}
+            width={124}
           />
         ) : (
           row.what
@@ -224,7 +224,7 @@ function Row({
           select
           value={record?.state ?? (row.made ? 'to make' : 'to buy')}
           onChange={(event) => put((draft) => void (draft.state = event.target.value as PartState))}
-          sx={{ width: 104 }}
+          sx={{ width: 102 }}
           slotProps={{ htmlInput: { 'aria-label': `Is ${of}` } }}
         >
           {PART_STATES.map((state) => (
@@ -240,7 +240,7 @@ function Row({
           value={record?.source ?? ''}
           schema={shape.source.unwrap()}
           onValue={(value, step) => put((draft) => void (draft.source = value), step)}
-          width={130}
+          width={122}
         />
       </td>
       <td>
@@ -252,7 +252,7 @@ function Row({
           onValue={(value, step) => put((draft) => void (draft.price = value), step)}
           onClear={(step) => put((draft) => void delete draft.price, step)}
           placeholder=""
-          width={90}
+          width={84}
         />
       </td>
       <td>
@@ -261,7 +261,7 @@ function Row({
           value={record?.currency ?? 'EUR'}
           schema={currency}
           onValue={(value, step) => put((draft) => void (draft.currency = value), step)}
-          width={80}
+          width={76}
         />
       </td>
       <td>
@@ -271,7 +271,7 @@ function Row({
           value={record?.stage ?? 1}
           schema={shape.stage.unwrap()}
           onValue={(value, step) => put((draft) => void (draft.stage = value), step)}
-          width={70}
+          width={62}
         />
       </td>
     </tr>

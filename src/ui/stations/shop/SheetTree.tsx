@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import List from '@mui/material/List';
+import ListItem from '@mui/material/ListItem';
 import ListItemButton from '@mui/material/ListItemButton';
 import ListItemText from '@mui/material/ListItemText';
 import ListSubheader from '@mui/material/ListSubheader';
@@ -34,11 +35,7 @@ export function SheetTree({
           disablePadding
           aria-label={group}
           subheader={
-            <ListSubheader
-              component="div"
-              disableSticky
-              sx={{ bgcolor: 'transparent', lineHeight: 2, px: 1 }}
-            >
+            <ListSubheader disableSticky sx={{ bgcolor: 'transparent', lineHeight: 2, px: 1 }}>
               {group}
             </ListSubheader>
           }
@@ -48,33 +45,34 @@ export function SheetTree({
             .map(({ id, title }) => {
               const state = states.get(`${variant} ${id}`);
               return (
-                <ListItemButton
-                  key={id}
-                  selected={id === picked}
-                  aria-current={id === picked ? 'true' : undefined}
-                  onClick={() => onPick(id)}
-                  sx={{
-                    px: 1,
-                    py: 0.25,
-                    borderRadius: 0.5,
-                    '&.Mui-selected': { bgcolor: PAPER.wash },
-                  }}
-                >
-                  <ListItemText
-                    primary={shortTitle(title, group)}
-                    secondary={
-                      state === 'old'
-                        ? '△ taken, old now'
-                        : state === 'as it is'
-                          ? '✓ taken'
-                          : undefined
-                    }
-                    slotProps={{
-                      primary: { sx: { fontSize: 14 } },
-                      secondary: { sx: { fontSize: 12.5 } },
+                <ListItem key={id} disablePadding>
+                  <ListItemButton
+                    selected={id === picked}
+                    aria-current={id === picked ? 'true' : undefined}
+                    onClick={() => onPick(id)}
+                    sx={{
+                      px: 1,
+                      py: 0.25,
+                      borderRadius: 0.5,
+                      '&.Mui-selected': { bgcolor: PAPER.wash },
                     }}
-                  />
-                </ListItemButton>
+                  >
+                    <ListItemText
+                      primary={shortTitle(title, group)}
+                      secondary={
+                        state === 'old'
+                          ? '△ taken, old now'
+                          : state === 'as it is'
+                            ? '✓ taken'
+                            : undefined
+                      }
+                      slotProps={{
+                        primary: { sx: { fontSize: 14 } },
+                        secondary: { sx: { fontSize: 12.5 } },
+                      }}
+                    />
+                  </ListItemButton>
+                </ListItem>
               );
             })}
         </List>

@@ -3,11 +3,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { styled } from '@mui/material/styles';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { nameVariant, openVariantOf } from '@/core/model/variants';
 import { sheetEntries } from '@/core/shop/sheetsOf';
 import { takenStates } from '@/core/shop/taken';
-import { NARROW, PHONE } from '../../theme';
+import { NARROW, PHONE, UNSEEN } from '../../theme';
 import { Choice } from '../../fields/Choice';
 import type { DeskProps } from '../list';
 import { AllSheets } from './AllSheets';
@@ -80,6 +81,7 @@ export function Shop({
         )}
         <AllSheets build={build} onEdit={onEdit} />
       </Box>
+      <Unseen>{WORDS[view]}</Unseen>
       {view === 'sheets' && (
         <Box
           sx={{
@@ -113,3 +115,6 @@ export function Shop({
     </Box>
   );
 }
+
+/** What the view is called, for those who hear it. */
+const Unseen = styled('h2')(UNSEEN);
