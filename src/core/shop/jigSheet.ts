@@ -30,7 +30,7 @@ export function jigDrawing(
       if (inside.length < 3) continue;
       marks.push(outline('NOTE', inside));
       const [x, y] = inside.reduce((a, b) => (b[1] > a[1] ? b : a));
-      marks.push(text([x, y - 4], `keep clear: ${name}`, 2.6, { from: 'middle' }));
+      marks.push(text([x, y - 4], `keep clear: ${name}`, 2.6, { from: 'middle', bold: true }));
     }
   for (const { member, ends } of cuts) {
     const [a, b] = [spot.get(member.from)!, spot.get(member.to)!];
