@@ -16,12 +16,12 @@ declare module 'clipper-lib' {
     X: number;
     Y: number;
   }
-  class Clipper {
+  interface Clipper {
     AddPath(path: At[], type: number, closed: boolean): boolean;
     Execute(how: number, found: At[][], subject: number, clip: number): boolean;
   }
   const library: {
-    Clipper: typeof Clipper;
+    Clipper: new () => Clipper;
     PolyType: { ptSubject: number };
     ClipType: { ctUnion: number };
     PolyFillType: { pftNonZero: number };

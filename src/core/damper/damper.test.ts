@@ -53,12 +53,21 @@ describe.each(MOUNTINGS)('$kind, $by on $on', ({ kind, ...mounting }) => {
           if (!before || !now || !after) return;
           const slope = (of: (at: NonNullable<typeof now>) => number) =>
             (of(after) - of(before)) / (2 * h);
-          expect(-slope((at) => at.damper.length)).toBeCloseTo(now.damper.ratio, 6);
-          expect(-slope((at) => at.spring!.length)).toBeCloseTo(now.spring!.ratio, 6);
-          expect(-slope((at) => at.strap!.length)).toBeCloseTo(now.strap!.ratio, 6);
-          expect(slope((at) => at.bar!.angle)).toBeCloseTo(now.bar!.rate, 6);
+          // Differences leave a thousandth of a thousandth, more where a rocker is nearly over its centre.
+          const near = (found: number, exact: number) =>
+            expect(Math.abs(found - exact)).toBeLessThan(5e-6 * (1 + exact ** 2));
+          near(-slope((at) => at.damper.length), now.damper.ratio);
+          near(-slope((at) => at.spring!.length), now.spring!.ratio);
+          near(-slope((at) => at.strap!.length), now.strap!.ratio);
+          near(
+            slope((at) => at.bar!.angle),
+            now.bar!.rate,
+          );
           if (damper.torsion)
-            expect(slope((at) => at.torsion!.angle)).toBeCloseTo(now.torsion!.rate, 6);
+            near(
+              slope((at) => at.torsion!.angle),
+              now.torsion!.rate,
+            );
         },
       ),
       { numRuns: 15 },
