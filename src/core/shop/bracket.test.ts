@@ -107,11 +107,12 @@ describe('brackets', () => {
     const design = fc.sample(anyAxle('double-wishbone', 0), 1)[0];
     const { bracket, wheel } = bracketed(design);
     expect(bracket.correction!.each).toBeCloseTo(2, 9);
-    // The upper arm along its axis: caster, as the ball joint's height over the lower one says.
+    // The whole upper arm goes two millimetres along its axis: caster, by the ball joints' heights (within a fifth).
     const { upperOuter, lowerOuter } = wheel.points;
-    expect(Math.abs(bracket.correction!.effect!.caster!)).toBeLessThan(
-      (2 / (upperOuter.up - lowerOuter.up)) * 60,
-    );
+    const caster = (Math.atan(2 / (upperOuter.up - lowerOuter.up)) * 180) / Math.PI;
+    const found = Math.abs(bracket.correction!.effect!.caster!);
+    expect(found / caster).toBeGreaterThan(0.8);
+    expect(found / caster).toBeLessThan(1.2);
     expect(bracketed(design, { inside: 16 }).bracket.correction).toBeNull();
   });
 

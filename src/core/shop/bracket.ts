@@ -102,13 +102,15 @@ export function bracketOf(wheel: Wheel, member: ShopMember, name: PointName): Br
       `bracket at the ${label}: folded round ${bracket.radius} mm, ${thick} mm plate cracks; ${LEAST_RADIUS * thick} mm at the least`,
     );
   const spare = inside - widthOf(member, name);
+  // An arm goes along its bolts as a whole.
+  const pivots = wheel.type.pivots.find(({ through }) => through.includes(name))?.through ?? [name];
   return {
     ...{ joint: name, held, holes, ear, faults },
     flat: bracket.folded && ears === 2 ? flatOf(ear, holes, held) : null,
     count: bracket.folded && ears === 2 ? 1 : ears,
     correction:
       ears === 2 && spare > 0.05 && end.as === 'rodEnd'
-        ? { each: spare / 2, effect: offsetEffect(wheel, name, scale(axis, spare / 2)) }
+        ? { each: spare / 2, effect: offsetEffect(wheel, pivots, scale(axis, spare / 2)) }
         : null,
   };
 }

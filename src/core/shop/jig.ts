@@ -26,6 +26,8 @@ export interface Pin {
 
 /** Pins on a board, its corner at 0, 0. */
 export interface Board {
+  /** 1 as the corner's own axes are seen; −1 turned round left to right, for a right part is their mirror image. */
+  hand: 1 | -1;
   width: number;
   height: number;
   pins: Pin[];
@@ -118,14 +120,18 @@ export function jigOf(wheel: Wheel, part: ShopPart, pins: number): Jig {
  * @param axes the axis of what sits on a joint's pin, unit vector
  */
 export function boardOf(
-  { type, points }: Wheel,
+  { type, points, side }: Wheel,
   plane: Plane,
   joints: readonly PointName[],
   rides: readonly PointName[],
   axes: (joint: PointName) => Vec | null,
 ): Board {
   const names = [...joints, ...rides];
-  const flat = names.map((name) => inPlane(plane, toVec(points[name])));
+  const hand = side === 'right' ? -1 : 1;
+  const flat = names.map((name): Vec => {
+    const [x, y, up] = inPlane(plane, toVec(points[name]));
+    return [hand * x, y, up];
+  });
   const least = [0, 1].map((i) => Math.min(...flat.map((p) => p[i])) - BOARD);
   const most = [0, 1].map((i) => Math.max(...flat.map((p) => p[i])) + BOARD);
   const pins = names.map((joint, i): Pin => {
@@ -134,12 +140,12 @@ export function boardOf(
     return {
       ...{ joint, label: type.points[joint].label, rides: i >= joints.length },
       ...{ x: x - least[0], y: y - least[1], height },
-      lean: axis && leanOf(axis, plane),
+      lean: axis && leanOf(axis, plane, hand),
     };
   });
   const heights = pins.map(({ height }) => height);
   return {
-    ...{ width: most[0] - least[0], height: most[1] - least[1], pins },
+    ...{ hand, width: most[0] - least[0], height: most[1] - least[1], pins },
     between: names.flatMap((from, i) =>
       names
         .slice(i + 1)
@@ -151,9 +157,11 @@ export function boardOf(
 }
 
 /** How an axis stands on the board; null where it lies flat on it, as pivots do. */
-function leanOf(axis: Vec, plane: Plane): Pin['lean'] {
+function leanOf(axis: Vec, plane: Plane, hand: 1 | -1): Pin['lean'] {
   const up = dot(axis, plane.up);
-  const [a, b] = [dot(axis, plane.x), dot(axis, plane.y)].map((part) => (up < 0 ? -part : part));
+  const [a, b] = [hand * dot(axis, plane.x), dot(axis, plane.y)].map((part) =>
+    up < 0 ? -part : part,
+  );
   const degrees = toDeg(Math.atan2(Math.hypot(a, b), Math.abs(up)));
   if (degrees > LYING) return null;
   return {

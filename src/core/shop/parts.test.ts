@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { anyAxle, wheelOn } from '../../test/shop';
 import { CORNER_TYPES } from '../corners/kinds';
+import { Wheel } from '../kinematics/wheel';
 import { add, cross, distance, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { memberId, startingBuild } from '../model/made';
@@ -254,6 +255,68 @@ describe('jigs', () => {
       expect(spread!.worst[key] / worst[key]).toBeCloseTo(1, 1);
       expect(spread!.likely[key] / Math.sqrt(squares[key])).toBeCloseTo(1, 1);
     }
+  });
+
+  it('are turned round for a right part that is not the left one’s mirror image', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const own = { ...design, rightPoints: structuredClone(design.points) };
+        for (const side of ['left', 'right'] as const) {
+          const wheel = new Wheel('front', side, own, { bump: 50, droop: 50 });
+          const [arm] = shopParts(wheel);
+          const { pins } = jigOf(wheel, arm, 0.5);
+          // As it stands in the car, seen from above: which way round its three joints go is as it is on the board.
+          const real = arm.joints.map((name): Vec => {
+            const { ahead, out, up } = wheel.points[name];
+            return [ahead, side === 'left' ? out : -out, up];
+          });
+          const drawn = arm.joints.map((name): Vec => {
+            const { x, y } = pins.find(({ joint }) => joint === name)!;
+            return [x, y, 0];
+          });
+          const way = ([a, b, c]: Vec[]) => Math.sign(cross(sub(b, a), sub(c, a))[2]);
+          expect(way(drawn)).toBe(way(real));
+          // The stud leans on the board as it does in the car.
+          const leans = pins.find(({ joint }) => joint === 'lowerOuter')!.lean!;
+          const t = (leans.toward * Math.PI) / 180;
+          const flat: Vec = [Math.cos(t), Math.sin(t), 0];
+          const x = unit(sub(drawn[1], drawn[0]));
+          const stud = unit(
+            sub(toVec(wheel.points['upperOuter']), toVec(wheel.points['lowerOuter'])),
+          );
+          const pivots = unit(
+            sub(toVec(wheel.points['lowerRearInner']), toVec(wheel.points['lowerFrontInner'])),
+          );
+          const part = dot(stud, pivots);
+          expect(Math.sin((leans.degrees * Math.PI) / 180) * dot(flat, x)).toBeCloseTo(
+            stud[2] < 0 ? -part : part,
+            6,
+          );
+        }
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('tell the twist between a tube’s two housings as it is seen along the tube', () => {
+    fc.assert(
+      fc.property(anyAxle('double-wishbone'), (design) => {
+        const wheel = wheelOn(design);
+        const [arm] = shopParts(wheel);
+        const { member, twist } = cutOf(wheel, arm, 0);
+        const along = unit(sub(toVec(wheel.points[member.to]), toVec(wheel.points[member.from])));
+        const flat = (name: string): Vec => {
+          const axis = axisAt(wheel, member, name)!;
+          return unit(sub(axis, scale(along, dot(axis, along))));
+        };
+        const [a, b] = [flat(member.from), flat(member.to)];
+        // Turned about the tube, clockwise as it is seen along it; lines, so within a quarter turn.
+        const clockwise = (Math.atan2(dot(cross(a, b), along), dot(a, b)) * 180) / Math.PI;
+        const off = (twist! + clockwise) / 180;
+        expect(Math.abs(off - Math.round(off))).toBeLessThan(1e-9);
+      }),
+      { numRuns: 20 },
+    );
   });
 
   it('draw what has to be kept clear no further than their board', () => {

@@ -160,7 +160,7 @@ const handsInWords = ({ hands }: Hand): string =>
   hands.length === 2 ? 'One for the left, one for the right.' : `For the ${hands[0]} side alone.`;
 
 function tubeSheet(hand: Hand, parts: ShopPart[], named: Named): Sheet {
-  const { wheel } = hand;
+  const { wheel, side, hands } = hand;
   const cuts = parts.flatMap((part) => cutsOf(wheel, part));
   const table: SheetTable = {
     title: 'Cut lengths, longest point to longest point, mm',
@@ -173,7 +173,7 @@ function tubeSheet(hand: Hand, parts: ShopPart[], named: Named): Sheet {
       mm(cut),
       marks === null ? 'cut square' : mm(marks),
       ends.map(({ lean }) => (lean === null ? 'square' : deg(lean))).join(' / '),
-      twist === null ? '' : deg(twist),
+      twist === null ? '' : deg(side === 'right' ? -twist : twist),
     ]),
   };
   const ends: SheetTable = {
@@ -195,7 +195,7 @@ function tubeSheet(hand: Hand, parts: ShopPart[], named: Named): Sheet {
     notes: [
       handsInWords(hand),
       ...cuts.flatMap(({ faults }) => faults),
-      'Twist: how far the second housing is turned round the tube from the first, seen from the first.',
+      `Twist: how far the second housing is turned round the tube from the first, + counter-clockwise seen along the tube from the first${hands.length === 2 ? '; as told on the left, the other way on the right' : ''}.`,
       ...(cuts.some(({ member }) => member.assumed) ? [ASSUMED] : []),
     ],
     code: codeOf(parts.map((part) => partCode(wheel, part))),
@@ -319,7 +319,7 @@ function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named): Sheet
   const swept = sweptBy(wheel, part, plane, half).map(({ name, outlines }) => ({
     name,
     outlines: outlines.map((edge) =>
-      edge.map((spot): Spot => [spot[0] - x + first.x, spot[1] - y + first.y]),
+      edge.map((spot): Spot => [jig.hand * (spot[0] - x) + first.x, spot[1] - y + first.y]),
     ),
   }));
   return {
@@ -486,7 +486,7 @@ function bracketSheet(
       ...list.flatMap(({ bracket: { joint, correction } }) =>
         correction
           ? [
-              `${label(joint)}: washers moved from one side to the other set it ${mm(correction.each)} mm either way along its bolt${correction.effect ? `; one way that is ${effectInWords(correction.effect)}` : ''}. Washers only add: weld it toward the side that they can bring back.`,
+              `${label(joint)}: washers moved from one side to the other, at every pivot of it alike, set it ${mm(correction.each)} mm either way along its bolt${correction.effect ? `; one way that is ${effectInWords(correction.effect)}` : ''}. Washers only add: weld it toward the side that they can bring back.`,
             ]
           : [],
       ),

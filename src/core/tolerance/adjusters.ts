@@ -94,17 +94,19 @@ export function memberEffects(wheel: Wheel, pitch: number): Adjuster[] {
 /**
  * What a member between two joints does that is longer by so many mm, exact: the wheel put together again at ride height.
  * An arm's tube counts as longer with its ends set further apart.
- * @returns null where no length holds those two joints apart, or the parts do not go together then
+ * @returns null where that length alone does not hold the two joints apart (an arm that carries more than one joint), or the
+ * parts do not go together then
  */
 export function lengthEffect(wheel: Wheel, from: PointName, to: PointName, by: number) {
+  if (!isLink(wheel.type, from, to)) return null;
   const still = new Float64Array(offsetCount(wheel.type));
   return new Setting(wheel).effect(still, { from, to, by });
 }
 
-/** What a joint does that is off by so much in each of its coordinates, exact; the rod as long as it is. Null where it does not go together. */
-export function offsetEffect(wheel: Wheel, point: PointName, by: readonly number[]) {
+/** What joints do that are all off by so much in each of their coordinates, exact; the rod as long as it is. Null where it does not go together. */
+export function offsetEffect(wheel: Wheel, points: readonly PointName[], by: readonly number[]) {
   const offsets = new Float64Array(offsetCount(wheel.type));
-  offsets.set(by, offsetOf(wheel.type, point));
+  for (const point of points) offsets.set(by, offsetOf(wheel.type, point));
   return new Setting(wheel).effect(offsets, null);
 }
 
