@@ -49,8 +49,11 @@ it.each([
       const shown = [
         ...document.querySelectorAll('main button, aside *, [aria-label=Shim] *, svg'),
       ].filter((element) => !element.closest('[aria-label=Stations]'));
+      const rail = document.querySelector('[aria-label=Stations]')!;
+      const open = rail.querySelector('[aria-current]')!;
       return [
         ...(document.documentElement.scrollHeight > innerHeight ? ['the page scrolls'] : []),
+        ...(inside(rail) && inside(open) ? [] : ['the list of stations is cut']),
         ...shown
           .filter((element) => !inside(element))
           .map((element) => element.getAttribute('aria-label') ?? element.outerHTML.slice(0, 80)),

@@ -31,8 +31,8 @@ function meets(design: AxleDesign, { ratio }: DamperWanted, room: 'ample' | 'bar
   for (let travel = -50; travel <= 50; travel++) {
     const length = linkage.at(travel)?.damper.length;
     if (length === undefined) return false;
-    if (length < unit.closed + (unit.stop ?? 0) - 0.2 * by) return false;
-    if (length > unit.open + 0.2 * by) return false;
+    if (length < unit.closed + (unit.stop ?? 0) - 0.15 * by) return false;
+    if (length > unit.open + 0.15 * by) return false;
   }
   const off = ratio === undefined ? 0 : Math.abs(linkage.at(0)!.damper.ratio - ratio);
   return off <= 0.01 + 1e-4 * by;

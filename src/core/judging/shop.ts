@@ -46,7 +46,7 @@ export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
     : [
         {
           verdict: 'accept',
-          of: `${described} of ${counted(all, 'part')} described, can be made`,
+          of: `${described} of ${counted(all, 'part')} described, can be cut and tapped`,
         },
       ];
 }

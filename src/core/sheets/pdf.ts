@@ -1,5 +1,6 @@
 import {
   PDFDocument,
+  PrintScaling,
   StandardFonts,
   clip,
   degrees,
@@ -32,7 +33,7 @@ export async function pagesPdf(pages: readonly Page[], title: string): Promise<U
   pdf.setTitle(writable(title));
   pdf.setCreator('Havrik');
   // A reader is asked not to fit it to the paper.
-  pdf.catalog.getOrCreateViewerPreferences().setPrintScaling('None' as never);
+  pdf.catalog.getOrCreateViewerPreferences().setPrintScaling(PrintScaling.None);
   const fonts: Fonts = {
     plain: await pdf.embedFont(StandardFonts.Helvetica),
     bold: await pdf.embedFont(StandardFonts.HelveticaBold),

@@ -124,6 +124,9 @@ export const bracketsOf = (wheel: Wheel, members: readonly ShopMember[]) =>
     }),
   );
 
+/** Places nearer than this are one hole, mm. */
+const SAME = 0.05;
+
 /** Every place that a joint's holes give it, drawn one included. */
 function placesAround(wheel: Wheel, name: PointName): Vec[] {
   const now = wheel.points[name];
@@ -135,7 +138,8 @@ function placesAround(wheel: Wheel, name: PointName): Vec[] {
       freedom?.kind === 'choices' || freedom?.kind === 'flip'
         ? placesOf(freedom, now[coordinate])!
         : [];
-    const all = [...new Set([now[coordinate], ...at])];
+    // A hole is the drawn one where it is no other place.
+    const all = [now[coordinate], ...at.filter((one) => Math.abs(one - now[coordinate]) > SAME)];
     places = places.flatMap((place) =>
       all.map((value) => place.map((x, k) => (k === i ? value : x)) as unknown as Vec),
     );

@@ -1,5 +1,5 @@
 import { toDeg } from '../geometry/angle';
-import { cross, distance, dot, scale, sub, unit } from '../geometry/vec';
+import { cross, dot, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Wheel } from '../kinematics/wheel';
 import type { EndMade } from '../model/made';
@@ -174,7 +174,3 @@ function earlierAt(
 
 /** An angle of a line within ±90°. */
 const half = (degrees: number): number => degrees - 180 * Math.round(degrees / 180);
-
-/** The straight distance between two joints, mm. */
-export const apart = (wheel: Wheel, a: PointName, b: PointName): number =>
-  distance(toVec(wheel.points[a]), toVec(wheel.points[b]));

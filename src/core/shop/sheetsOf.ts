@@ -420,7 +420,7 @@ function uprightSheet(hand: Hand, named: Named): Sheet {
     ],
     notes: [
       handsInWords(hand),
-      `Hub's face down on the table, its spindle upright: along is ahead, across is up, heights are inboard of ${rim ? 'the hub’s face' : 'the wheel’s middle (no rim is known yet: take its offset off)'}.`,
+      `Hub's face down on the table, its spindle upright: along is ${hand.side === 'right' ? 'to the rear' : 'ahead'}, across is up, heights are inboard of ${rim ? 'the hub’s face' : 'the wheel’s middle (no rim is known yet: take its offset off)'}.`,
       ...(hand.hands.length === 2
         ? ['Left as drawn; for the right side along counts to the rear: the mirror image.']
         : []),

@@ -6,7 +6,7 @@ import { blankBuild } from '../model/starts';
 import { THREADS, minorDiameter } from '../model/threads';
 import { shopParts } from './parts';
 import { stackOf } from './stack';
-import { adjustmentOf } from './threads';
+import { adjustmentOf, engagedFor } from './threads';
 
 describe('threads', () => {
   it('have the published minor diameters and drills between them and the nut’s limits', () => {
@@ -123,6 +123,33 @@ describe('what threads let a rod be set by', () => {
           ).adjustment;
           expect(moved.wanted!.inside).toBe(true);
           expect(moved.longer + moved.shorter).toBeCloseTo(16, 9);
+        },
+      ),
+    );
+  });
+
+  it('starts ends that are not alike where the range lies inside, none of them past its own limits', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 18, max: 26, noNaN: true }),
+        fc.double({ min: 18, max: 26, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (a, b, part) => {
+          const wanted = { shorter: 16 * part, longer: 16 * (1 - part) };
+          const set = ([one, other]: number[]) =>
+            rodOf(
+              (from, to) => {
+                from.engaged = one;
+                to.engaged = other;
+              },
+              { wanted },
+            ).adjustment;
+          const before = set([a, b]);
+          const found = engagedFor(before.ends, before.wanted!.tubeBy)!;
+          const after = set(found);
+          expect(after.faults).toEqual([]);
+          expect(after.wanted!.inside).toBe(true);
+          expect(engagedFor(before.ends, 17)).toBeNull();
         },
       ),
     );

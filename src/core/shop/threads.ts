@@ -106,6 +106,25 @@ export function adjustmentOf(
   };
 }
 
+/**
+ * What is engaged at each end where a tube is cut longer by so much: shared alike, and what one end has no room for goes to
+ * the other. mm, in the order of `ends`; null where all of them have no room for it.
+ */
+export function engagedFor(ends: readonly ThreadedEnd[], by: number): number[] | null {
+  const room = ends.map(({ engaged, least, most }) =>
+    by > 0 ? Math.max(0, most - engaged) : Math.max(0, engaged - least),
+  );
+  const wanted = Math.abs(by);
+  if (room.reduce((sum, one) => sum + one, 0) < wanted - CLOSE) return null;
+  const half = wanted / ends.length;
+  const short = room.map((one) => Math.max(0, half - one));
+  const over = short.reduce((sum, one) => sum + one, 0);
+  return ends.map(({ engaged }, i) => {
+    const share = short[i] > 0 ? room[i] : half + over;
+    return engaged + Math.sign(by) * share;
+  });
+}
+
 /** Whether a range lies inside another, and how much longer the tube has to be for it, to the middle of what is left over. */
 function startOf(
   { shorter, longer }: { shorter: number; longer: number },

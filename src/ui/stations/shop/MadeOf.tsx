@@ -16,7 +16,7 @@ import type { LengthUnit } from '@/core/model/units';
 import { cutOf } from '@/core/shop/cut';
 import { shopParts } from '@/core/shop/parts';
 import type { SheetEntry } from '@/core/shop/sheetsOf';
-import { adjustmentOf } from '@/core/shop/threads';
+import { adjustmentOf, engagedFor } from '@/core/shop/threads';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
@@ -229,7 +229,15 @@ export function MadeOf({ build, entry, unit, onEdit }: Props) {
               {adjustment.wanted.possible && (
                 <Button
                   size="small"
-                  onClick={() => put((draft) => startAt(draft, adjustment.wanted!.tubeBy))}
+                  onClick={() => {
+                    const engaged = engagedFor(adjustment.ends, adjustment.wanted!.tubeBy);
+                    put((draft) =>
+                      adjustment.ends.forEach(({ at }, i) => {
+                        const end = draft[at];
+                        if (engaged && end.as === 'rodEnd') end.engaged = engaged[i];
+                      }),
+                    );
+                  }}
                 >
                   Start it so
                 </Button>
@@ -263,13 +271,6 @@ function setForm(draft: MemberBuild, form: MemberBuild['form']): void {
   draft.wall = form === 'bar' ? 0 : Math.max(0.5, Math.min(2, draft.outside / 4));
   for (const end of [draft.from, draft.to])
     if (end.as === 'rodEnd') end.bung = form === 'bar' ? 0 : 8;
-}
-
-/** Ends further in by so much together, each by its share, as far as each may go. */
-function startAt(draft: MemberBuild, by: number): void {
-  const ends = [draft.from, draft.to].filter((end) => end.as === 'rodEnd');
-  for (const end of ends)
-    end.engaged = Math.max(0, Math.round((end.engaged + by / ends.length) * 100) / 100);
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

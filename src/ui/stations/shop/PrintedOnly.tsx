@@ -1,4 +1,5 @@
-import { GlobalStyles } from '@mui/material';
+import Box from '@mui/material/Box';
+import GlobalStyles from '@mui/material/GlobalStyles';
 
 /** Pages as the browser prints them: nothing else of the window, every page at its own size. */
 export function PrintedOnly({
@@ -27,8 +28,7 @@ export function PrintedOnly({
         }}
       />
       {images.map((image, i) => (
-        // eslint-disable-next-line @next/next/no-img-element -- drawn here, nothing to fetch
-        <img key={i} src={image} alt="" />
+        <Box component="img" key={i} src={image} alt="" />
       ))}
     </div>
   );
