@@ -3,6 +3,7 @@ import type { Build } from '../model/build';
 import { counted } from '../model/wording';
 import { bracketOf } from '../shop/bracket';
 import { cutsOf } from '../shop/cut';
+import { worked } from '../shop/pieces/pieces';
 import { shopParts } from '../shop/parts';
 import { stackOf } from '../shop/stack';
 import { adjustmentOf } from '../shop/threads';
@@ -12,9 +13,13 @@ import type { Judged } from '../verdict/verdicts';
  * Verdicts on the parts of a wheel that somebody has described: whether they can be cut, tapped and bolted as they are
  * described, how far they can be set. Of what stands in for nobody's word there is none.
  */
-export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
-  if (!wheel.design.made || Object.keys(wheel.design.made).length === 0) return [];
+export function judgeParts(build: Build, wheel: Wheel): Judged[] {
+  const { made = {}, pieces = [] } = wheel.design;
+  if (Object.keys(made).length === 0 && pieces.length === 0) return [];
   const faults: Judged[] = [];
+  for (const piece of pieces)
+    for (const fault of worked(build, wheel, piece).faults)
+      faults.push({ verdict: 'rework', of: fault.split(';')[0] });
   let described = 0;
   let all = 0;
   for (const part of shopParts(wheel)) {
@@ -40,13 +45,14 @@ export function judgeParts(build: Pick<Build, 'shop'>, wheel: Wheel): Judged[] {
             faults.push({ verdict: 'look again', of: `${member.name}: ${fault.split(';')[0]}` });
     });
   }
-  if (described === 0) return [];
+  if (described === 0 && pieces.length === 0) return [];
+  const also = pieces.length > 0 ? ` and ${counted(pieces.length, 'piece')}` : '';
   return faults.length > 0
     ? faults
     : [
         {
           verdict: 'accept',
-          of: `${described} of ${counted(all, 'part')} described, can be cut and tapped`,
+          of: `${described} of ${counted(all, 'part')}${also} described, can be cut and tapped`,
         },
       ];
 }

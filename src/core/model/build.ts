@@ -14,6 +14,8 @@ import type { Made } from './made';
 import { freedomsSchemaOf } from './freedoms';
 import type { Freedoms } from './freedoms';
 import { CAR_FIGURES, axleFigures } from './sketch';
+import { MOST_PIECES, pieceSchema } from './pieces';
+import type { Piece } from './pieces';
 import { placeSchema } from './place';
 import { mayHave, pointSchema, pointsSchemaOf } from './points';
 import type { Point, PointName, Points } from './points';
@@ -151,6 +153,8 @@ const cornerSchemaOf = (type: CornerType) => ({
   strength: strengthSchema.optional(),
   /** What its arms, links and rods are made of, between their joints. */
   made: madeSchema.optional(),
+  /** Plates and other parts that are made for it. */
+  pieces: listOf(pieceSchema, MOST_PIECES, 'pieces').optional(),
   ...marksSchema(axleFigures(type)),
   // Kinds without a rod have nothing to steer by and nothing that it is made of.
   ...(type.tieRod && {
@@ -209,6 +213,7 @@ export interface AxleDesign {
   damper?: Damper | undefined;
   strength?: Strength | undefined;
   made?: Made | undefined;
+  pieces?: Piece[] | undefined;
   /** The side whose arm the drag link moves, where wheels are coupled: left unless it says otherwise. */
   dragLinkTo?: Side | undefined;
   /** From a leaf's pad toward its fixed eye, as a part of their distance, to the middle of the pad's arc. */

@@ -58,6 +58,7 @@ const UNIT_WORDS = {
   'N/mm': 'N/mm',
   kg: 'kg',
   Hz: 'Hz',
+  '°C': '°C',
 } as const;
 
 /** A finite number within [min, max], refused with the value and the limits named. */

@@ -4,8 +4,9 @@ import { dot, scale, sub, unit } from '../geometry/vec';
 import { startingEnd } from '../model/made';
 import type { Held, RodEndMade } from '../model/made';
 import { toVec } from '../model/points';
-import { bendAllowance, bracketDrawing, bracketOf } from './bracket';
+import { bracketDrawing, bracketOf } from './bracket';
 import { shopParts } from './parts';
+import { bendAllowance } from './plates';
 import type { AxleDesign } from '../model/build';
 
 const ID = 'upperFrontInner upperOuter';

@@ -8,11 +8,10 @@ import { COORDINATES, toVec } from '../model/points';
 import type { PointName } from '../model/points';
 import { offsetEffect } from '../tolerance/adjusters';
 import type { Effect } from '../tolerance/adjusters';
-import { outline, line, text } from '../sheets/drawing';
-import type { Drawing, Mark, Spot } from '../sheets/drawing';
-import { hole } from './copeSheet';
+import type { Drawing, Spot } from '../sheets/drawing';
 import { axisAt } from './parts';
 import type { ShopMember } from './parts';
+import { bendAllowance, disc, platesDrawing } from './plates';
 
 /** A bracket that holds a joint's bolt, as a plate that is cut: lengths mm from the middle of its foot. */
 export interface Bracket {
@@ -35,18 +34,12 @@ export interface Bracket {
 const EDGE = 1.75;
 /** Between two holes' middles at the least, in bolts, one of them used at a time (common practice, from memory). */
 const APART = 1.5;
-/** Where the neutral line of a bend lies, as a part of its thickness (Machinery's Handbook, from memory: 0.33 to 0.5). */
-const NEUTRAL = 0.4;
 /** A place that is further along the bolt than this part of its way is no hole of the ear. */
 const ALONG_BOLT = 0.5;
 /** Holes are told as in the ear's plane up to so many mm. */
 const IN_PLANE = 1;
 /** Of a plate to be folded its inner radius at the least, in thicknesses (common practice for mild steel). */
 const LEAST_RADIUS = 1;
-
-/** How much flat plate a bend takes, mm: its neutral line, (R + K T) times its angle. */
-export const bendAllowance = (radius: number, thick: number, degrees = 90): number =>
-  ((radius + NEUTRAL * thick) * degrees * Math.PI) / 180;
 
 /** How wide the body on the bolt is, along it. */
 const widthOf = (member: ShopMember, name: PointName): number => {
@@ -149,11 +142,8 @@ function placesAround(wheel: Wheel, name: PointName): Vec[] {
 
 /** The edge round every hole, down to the foot. */
 function earOf(holes: Bracket['holes'], edge: number): Spot[] {
-  const round: [number, number][] = holes.flatMap(({ at: [x, y] }) =>
-    Array.from({ length: 72 }, (_, i): [number, number] => {
-      const turn = (i * Math.PI) / 36;
-      return [x + edge * Math.cos(turn), Math.max(0, y + edge * Math.sin(turn))];
-    }),
+  const round = holes.flatMap(({ at }) =>
+    disc(at, edge).map(([x, y]): [number, number] => [x, Math.max(0, y)]),
   );
   const across = round.map(([x]) => x);
   return polygonHull([...round, [Math.min(...across), 0], [Math.max(...across), 0]])!;
@@ -193,42 +183,26 @@ function flatOf(ear: readonly Spot[], holes: Bracket['holes'], held: Held): Brac
   };
 }
 
-/** Brackets at full size beside each other, edges to cut, holes to drill, lines to fold along. */
-export function bracketDrawing(
+/** Brackets at full size beside each other, for so many sides. */
+export const bracketDrawing = (
   brackets: readonly { bracket: Bracket; title: string }[],
   sides: number,
-): Drawing {
-  const marks: Mark[] = [];
-  let [left, tall] = [0, 0];
-  const placed = brackets.map(({ bracket, title }) => {
-    const { flat, ear, holes, held } = bracket;
-    const edge = flat?.edge ?? ear;
-    const spots = flat?.holes ?? holes.map(({ at }) => at);
-    const low = Math.min(...edge.map(([, y]) => y));
-    const [min, max] = [Math.min(...edge.map(([x]) => x)), Math.max(...edge.map(([x]) => x))];
-    const height = Math.max(...edge.map(([, y]) => y)) - low;
-    return { edge, spots, low, min, max, height, held, title, bends: flat?.bends ?? [], bracket };
-  });
-  for (const { edge, spots, low, min, max, height, held, title, bends, bracket } of placed) {
-    const at = ([x, y]: Spot): Spot => [left + x - min, y - low + LEGEND];
-    const width = Math.max(max - min, 42);
-    marks.push(outline('CUT', edge.map(at)));
-    for (const spot of spots) marks.push(...hole(at(spot), held.bolt));
-    for (const y of bends) marks.push(line('CENTRE', at([min - 4, y]), at([max + 4, y])));
-    const said = [
-      title,
-      `${sides * bracket.count} of ${held.ear} mm ${held.bracket!.material}`,
-      bends.length > 0
-        ? `fold 90° round ${held.bracket!.radius} mm inside`
-        : 'foot below: trim to the tube',
-    ];
-    said.forEach((words, i) =>
-      marks.push(text([left, LEGEND - 5 - 4 * i], words, 2.8, { bold: i === 0 })),
-    );
-    left += width + 14;
-    tall = Math.max(tall, height + LEGEND);
-  }
-  return { width: Math.max(0, left - 14), height: tall, marks };
-}
-/** Below a bracket, for what is said of it, mm. */
-const LEGEND = 16;
+): Drawing =>
+  platesDrawing(
+    brackets.map(({ bracket: { flat, ear, holes, held, count }, title }) => {
+      const edge = flat?.edge ?? ear;
+      const across = edge.map(([x]) => x);
+      const [min, max] = [Math.min(...across) - 4, Math.max(...across) + 4];
+      return {
+        ...{ title, edge },
+        said: [
+          `${sides * count} of ${held.ear} mm ${held.bracket!.material}`,
+          flat
+            ? `fold 90° round ${held.bracket!.radius} mm inside`
+            : 'foot below: trim to the tube',
+        ],
+        holes: (flat?.holes ?? holes.map(({ at }) => at)).map((at) => ({ at, across: held.bolt })),
+        bends: (flat?.bends ?? []).map((y) => [[min, y] as const, [max, y] as const] as const),
+      };
+    }),
+  );

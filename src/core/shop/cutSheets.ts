@@ -7,7 +7,7 @@ import { codeOf, partCode } from './code';
 import { templates, templatesOf } from './copeSheet';
 import { cutsOf } from './cut';
 import type { Cut } from './cut';
-import { sectionOf } from './partsList';
+import { sectionOf } from './listed';
 import type { ShopPart } from './parts';
 import { stackInWords, stackOf } from './stack';
 import { adjustmentOf } from './threads';

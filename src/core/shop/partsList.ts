@@ -1,46 +1,14 @@
 import { wheelOf } from '../kinematics/wheel';
 import type { AxleName, Build, Side } from '../model/build';
-import type { EndMade, MemberBuild } from '../model/made';
-import type { PartRecord, PartState } from '../model/shop';
+import type { PartState } from '../model/shop';
 import { variantsOf } from '../model/variants';
+import { bought, endsOf } from './bought';
 import { bracketsOf } from './bracket';
 import { cutsOf } from './cut';
+import { UNSPRUNG, round, sectionOf, weightOf } from './listed';
+import type { ListedPart } from './listed';
 import { shopParts } from './parts';
-import { stackOf } from './stack';
-import type { ShopPart } from './parts';
-
-/** One line of a build's list. */
-export interface ListedPart {
-  key: string;
-  name: string;
-  /** Thread and size, in words. */
-  what: string;
-  hand: 'left' | 'right' | null;
-  count: number;
-  /** Each, mm; null where it has none. */
-  length: number | null;
-  /** Each, kg; null where nothing is known of it. */
-  weight: number | null;
-  /** What of all of it counts as unsprung, kg. */
-  unsprung: number;
-  made: boolean;
-  where: string;
-  record: PartRecord | null;
-}
-
-/** kg/mm³ (Shigley, table A-5, from memory). */
-const DENSITY = { steel: 7.85e-6, aluminium: 2.71e-6, titanium: 4.43e-6 } as const;
-/** Half of what goes from the frame to the wheel moves with the wheel (common practice). */
-const UNSPRUNG = 0.5;
-
-/** Weight of a tube or bar of so many mm, kg. */
-export const weightOf = (
-  { outside, wall, material, form }: MemberBuild,
-  length: number,
-): number => {
-  const inside = form === 'bar' ? 0 : outside - 2 * wall;
-  return (Math.PI / 4) * (outside ** 2 - inside ** 2) * length * DENSITY[material];
-};
+import { listedPieces } from './pieces/listed';
 
 const SIDES: readonly Side[] = ['left', 'right'];
 const AXLES: readonly AxleName[] = ['front', 'rear'];
@@ -133,6 +101,7 @@ export function partsList(build: Build): ListedPart[] {
         count: 1,
         ...whole,
       });
+      if (side === 'left') for (const piece of listedPieces(build, wheel)) put(piece);
       if (rack && side === 'left')
         put({
           key: `${axle} rack`,
@@ -160,98 +129,6 @@ export function partsList(build: Build): ListedPart[] {
 
 /** A side's own row where both are not alike. */
 const sideOf = (apart: boolean, side: Side): string => (apart ? side : '');
-
-const round = (mm: number): string => String(Math.round(mm * 100) / 100);
-
-export const sectionOf = ({ form, outside, wall, material }: MemberBuild): string =>
-  form === 'bar'
-    ? `${round(outside)} ${material} bar`
-    : `${round(outside)} × ${round(wall)} ${material} tube`;
-
-/** The ends of a part's members; a housing that two tubes share is one. */
-function endsOf({ members }: ShopPart): { end: EndMade; count: number; tube: MemberBuild }[] {
-  const shared = new Set<string>();
-  return members.flatMap(({ from, to, made }) =>
-    (
-      [
-        [from, made.from],
-        [to, made.to],
-      ] as const
-    ).flatMap(([joint, end]) => {
-      if (end.as === 'housing') {
-        if (shared.has(joint)) return [];
-        shared.add(joint);
-      }
-      return [{ end, count: 1, tube: made }];
-    }),
-  );
-}
-
-/** What an end is bought or turned as. */
-function bought(end: EndMade, where: string): Omit<ListedPart, 'record'>[] {
-  const one = { count: 1, length: null, weight: null, unsprung: 0, where };
-  if (end.as === 'plate') return [];
-  if (end.as === 'housing') {
-    const { outside, length, bore, school } = end;
-    return [
-      {
-        ...one,
-        ...{ key: `housing ${outside} ${length} ${bore}`, name: 'housing', hand: null, length },
-        ...{ what: `${outside} outside, bore ${bore}`, made: true },
-      },
-      {
-        ...one,
-        ...{ key: `in ${school} ${bore} ${length}`, name: end.part ?? school, hand: null },
-        ...{ what: `to go in ${bore}, ${length} long`, made: false },
-      },
-    ];
-  }
-  const { thread, hand, nut, bung, bore, school } = end;
-  const rows: Omit<ListedPart, 'record'>[] = [
-    {
-      ...one,
-      ...{
-        key: `rod end ${thread} ${hand} ${bore} ${school}`,
-        name: end.part ?? `rod end, ${school}`,
-      },
-      ...{ what: `${thread}, bore ${bore}`, hand, made: false },
-    },
-  ];
-  if (nut > 0)
-    rows.push({
-      ...one,
-      ...{ key: `jam nut ${thread} ${hand}`, name: 'jam nut', what: thread, hand, made: false },
-    });
-  if (bung > 0)
-    rows.push({
-      ...one,
-      ...{ key: `insert ${thread} ${hand} ${end.depth}`, name: 'threaded insert', hand },
-      ...{ what: `${thread}, ${end.depth} deep, in ${end.tappedIn}`, made: true },
-    });
-  const stack = stackOf(end);
-  if (stack && end.held) {
-    const { bolt, ears } = end.held;
-    if (stack.bolt !== null)
-      rows.push({
-        ...{ ...one, key: `bolt ${bolt} ${stack.bolt}`, name: 'bolt, locking nut', hand: null },
-        ...{ what: `${bolt} mm, grip ${round(stack.grip)}`, made: false, length: stack.bolt },
-      });
-    const { thick, count, left } = stack.washers;
-    if (count > 0)
-      rows.push({
-        ...{ ...one, key: `washer ${bolt} ${thick}`, name: 'washer', hand: null, count },
-        ...{ what: `bore ${bolt}, ${thick} thick`, made: false },
-      });
-    if (left > 0.05) {
-      const long = ears === 2 ? left / 2 : left;
-      rows.push({
-        ...{ ...one, key: `spacer ${bolt} ${round(long)}`, name: 'spacer, turned', hand: null },
-        ...{ what: `bore ${bolt}`, made: true, length: long, count: ears },
-      });
-    }
-  }
-  return rows;
-}
 
 /** Money spent and to be spent, by currency. */
 export interface Money {

@@ -12,8 +12,11 @@ import type { ShopMember } from './parts';
 import { jigSheet, uprightSheet } from './boardSheets';
 import { bracketSheet } from './bracketSheet';
 import { copeSheet, threadSheet, tubeSheet } from './cutSheets';
+import { pieceSheet, pieceTitle } from './pieces/pieces';
+import { settingSheet } from './settingSheet';
 import { capital, hasThreads, mm } from './sheetWords';
 import type { Hand } from './sheetWords';
+import { weldSheet } from './weldSheet';
 
 /** What stands over every sheet of a build's open variant. */
 export function headingOf(build: Build, on: string): Heading {
@@ -41,14 +44,14 @@ export interface SheetEntry {
   title: string;
   group: string;
   /** Whose it is, and which members it is about, by their ids; none of the whole build's. */
-  of: { axle: AxleName; side: Side; members: string[] } | null;
+  of: { axle: AxleName; side: Side; members: string[]; piece?: string } | null;
   make: () => Sheet;
 }
 
 /** Every sheet of a build's open variant: parts of each axle, then what goes for all. */
 export function sheetEntries(build: Build): SheetEntry[] {
   const entries: SheetEntry[] = [];
-  for (const axle of ['front', 'rear'] as const)
+  for (const axle of ['front', 'rear'] as const) {
     for (const hand of handsOf(build, axle)) {
       const { wheel, side, hands } = hand;
       const which = hands.length === 2 ? axle : `${axle} ${side}`;
@@ -103,12 +106,42 @@ export function sheetEntries(build: Build): SheetEntry[] {
         entry('upright', 'upright, fixture and table', [], (id, title) =>
           uprightSheet(hand, { id, title, group }),
         );
+      entry('order', 'tack, check, weld', all, (id, title) =>
+        weldSheet(hand, parts, { id, title, group }),
+      );
     }
+    entries.push(...wholeAxle(build, axle));
+  }
   entries.push({
     ...{ id: 'parts', title: 'Parts list', group: 'Build', of: null },
     make: () => listSheet(build),
   });
   return entries;
+}
+
+/** What goes across an axle, and the pieces that are made for it. */
+function wholeAxle(build: Build, axle: AxleName): SheetEntry[] {
+  const left = wheelOf(build, axle, 'left');
+  const right = wheelOf(build, axle, 'right');
+  if (!left || !right) return [];
+  const group = capital(axle);
+  const of = { axle, side: 'left', members: [] } as const;
+  const setting = { id: `${axle}/setting`, title: `${group} setting jig`, group };
+  return [
+    {
+      ...{ ...setting, of: { ...of, members: [] } },
+      make: () => settingSheet(left, right, build.wheelbase, setting),
+    },
+    ...(left.design.pieces ?? []).map((piece): SheetEntry => {
+      const named = {
+        ...{ id: `${axle}/piece/${piece.id}`, title: `${group} ${pieceTitle(piece)}`, group },
+      };
+      return {
+        ...{ ...named, of: { ...of, members: [], piece: piece.id } },
+        make: () => pieceSheet(build, left, piece, named),
+      };
+    }),
+  ];
 }
 
 function listSheet(build: Build): Sheet {

@@ -24,9 +24,14 @@ const BOLTS = [
 ];
 /** A locking nut is about as high as its bolt is thick, a plain washer a sixth of it (common practice, from memory). */
 const NUT = 1;
-const washerOf = (bolt: number): number => Math.max(1, Math.round(bolt / 6 / 0.5) * 0.5);
+export const washerOf = (bolt: number): number => Math.max(1, Math.round(bolt / 6 / 0.5) * 0.5);
 /** Past the nut: two turns of an ordinary thread, a seventh of the bolt each. */
 const PAST = 2 / 7;
+
+/** The shortest bolt that is sold for a grip, with a washer under its locking nut, mm; null where none is long enough. */
+export const boltFor = (grip: number, bolt: number): number | null =>
+  BOLTS.find((length) => length >= grip + washerOf(bolt) + bolt * (NUT + PAST)) ?? null;
+
 /** Looser than this a bolt is in its ball, mm a side. */
 const LOOSE = 0.05;
 
@@ -59,12 +64,11 @@ export function stackOf({ held, bore, ball }: RodEndMade): Stack | null {
   const count =
     ears === 2 ? 2 * Math.floor(room / 2 / thick + 1e-9) : Math.floor(room / thick + 1e-9);
   const grip = ears === 2 ? inside + 2 * ear : ear + inside + ball;
-  const needs = grip + thick + bolt * (NUT + PAST);
   return {
     ...{ spacers, grip, play, faults },
     each: ears === 2 ? spacers / 2 : spacers,
     washers: { thick, count, left: room - count * thick },
-    bolt: BOLTS.find((length) => length >= needs) ?? null,
+    bolt: boltFor(grip, bolt),
   };
 }
 

@@ -4,6 +4,7 @@ import ListItem from '@mui/material/ListItem';
 import ListItemButton from '@mui/material/ListItemButton';
 import ListItemText from '@mui/material/ListItemText';
 import ListSubheader from '@mui/material/ListSubheader';
+import type { ReactNode } from 'react';
 import type { Build } from '@/core/model/build';
 import { openVariantOf } from '@/core/model/variants';
 import type { SheetEntry } from '@/core/shop/sheetsOf';
@@ -17,17 +18,21 @@ export function SheetTree({
   picked,
   states,
   onPick,
+  children,
 }: {
   build: Build;
   entries: readonly SheetEntry[];
   picked: string;
   states: ReadonlyMap<string, TakenState['state']>;
   onPick: (id: string) => void;
+  /** What is added to it. */
+  children: ReactNode;
 }) {
   const variant = openVariantOf(build).id;
   const groups = [...new Set(entries.map(({ group }) => group))];
   return (
     <Box component="nav" aria-label="Sheets" sx={{ overflow: 'auto', minHeight: 0 }}>
+      {children}
       {groups.map((group) => (
         <List
           key={group}

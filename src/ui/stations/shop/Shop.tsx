@@ -5,15 +5,19 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { MOST_PIECES } from '@/core/model/pieces';
 import { nameVariant, openVariantOf } from '@/core/model/variants';
+import { pieceFor } from '@/core/shop/pieces/start';
 import { sheetEntries } from '@/core/shop/sheetsOf';
 import { takenStates } from '@/core/shop/taken';
 import { NARROW, PHONE, UNSEEN } from '../../theme';
 import { Choice } from '../../fields/Choice';
 import type { DeskProps } from '../list';
+import { AddPiece } from './AddPiece';
 import { AllSheets } from './AllSheets';
 import { MadeOf } from './MadeOf';
 import { PartsList } from './PartsList';
+import { PieceFields } from './PieceFields';
 import { Rules } from './Rules';
 import { SheetTree } from './SheetTree';
 import { SheetView } from './SheetView';
@@ -51,6 +55,8 @@ export function Shop({
     // Until one is picked, the first of the axle that is looked at.
     entries.find(({ of }) => of?.axle === wheel.axle) ??
     entries[0];
+  const axle = entry.of?.axle ?? wheel.axle;
+  const piece = build[axle]?.pieces?.find(({ id }) => id === entry.of?.piece);
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0, gap: 1 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
@@ -100,9 +106,30 @@ export function Shop({
             picked={entry.id}
             states={old}
             onPick={setPicked}
-          />
+          >
+            <AddPiece
+              axle={axle}
+              disabled={(build[axle]?.pieces?.length ?? 0) >= MOST_PIECES}
+              onAdd={(kind) => {
+                const piece = pieceFor(build, axle, kind);
+                onEdit((draft) => void (draft[axle]!.pieces ??= []).push(piece));
+                setPicked(`${axle}/piece/${piece.id}`);
+              }}
+            />
+          </SheetTree>
           <SheetView build={drawn} entry={entry} onEdit={onEdit} />
-          <MadeOf key={entry.id} build={build} entry={entry} unit={unit} onEdit={onEdit} />
+          {piece ? (
+            <PieceFields
+              key={entry.id}
+              build={build}
+              axle={axle}
+              piece={piece}
+              unit={unit}
+              onEdit={onEdit}
+            />
+          ) : (
+            <MadeOf key={entry.id} build={build} entry={entry} unit={unit} onEdit={onEdit} />
+          )}
         </Box>
       )}
       {view === 'list' && <PartsList build={build} unit={unit} onEdit={onEdit} />}
