@@ -20,11 +20,18 @@ declare module 'clipper-lib' {
     AddPath(path: At[], type: number, closed: boolean): boolean;
     Execute(how: number, found: At[][], subject: number, clip: number): boolean;
   }
+  interface ClipperOffset {
+    AddPaths(paths: At[][], join: number, end: number): void;
+    Execute(found: At[][], by: number): void;
+  }
   const library: {
-    Clipper: new () => Clipper;
-    PolyType: { ptSubject: number };
-    ClipType: { ctUnion: number };
+    Clipper: { new (): Clipper; Orientation(path: At[]): boolean };
+    ClipperOffset: new (miter: number, arc: number) => ClipperOffset;
+    PolyType: { ptSubject: number; ptClip: number };
+    ClipType: { ctUnion: number; ctIntersection: number; ctDifference: number };
     PolyFillType: { pftNonZero: number };
+    JoinType: { jtRound: number };
+    EndType: { etClosedPolygon: number };
   };
   export default library;
 }

@@ -100,31 +100,49 @@ export const endMadeSchema = z.discriminatedUnion('as', [rodEndMade, housingMade
 export type EndMade = z.infer<typeof endMadeSchema>;
 export const END_KINDS = ['rodEnd', 'housing', 'plate'] as const;
 
+export const FORMS = ['tube', 'square', 'bar', 'plate'] as const;
+export type Form = (typeof FORMS)[number];
+
+/** Whether it is hollow and cut to fit at its ends. */
+export const isTube = (form: Form): boolean => form === 'tube' || form === 'square';
+
 /** What a tube, a link or a rod is made of between two joints. */
 export const memberBuildSchema = group({
-  /** A tube with something at its ends, or a bar that is tapped itself. */
-  form: z.enum(['tube', 'bar'], { error: problem }),
+  /** A round or square tube with something at its ends, a bar that is tapped itself, a leg of a plate arm. */
+  form: z.enum(FORMS, { error: problem }),
+  /** Across a tube or bar, across the flats of a square one, how wide a plate's leg is. */
   outside: measure('mm', 5, 150),
-  /** 0 in a bar. */
+  /** 0 in a bar; how thick a plate is. */
   wall: measure('mm', 0, 40),
   material: z.enum(Object.keys(MODULUS) as [Material, ...Material[]], { error: problem }),
   from: endMadeSchema,
   to: endMadeSchema,
   /** Left open for the weld at every end that is coped or butted, mm. */
   gap: measure('mm', 0, 5),
+  /** A tube's one bend: its corner so far along the line from joint to joint, so far beside it, round so much in its middle. */
+  bend: group({
+    along: measure('mm', 1, 3000),
+    beside: measure('mm', -400, 400),
+    radius: measure('mm', 5, 500),
+  }).optional(),
   /** By how much shorter and longer than drawn it is to be set, mm. */
   wanted: group({ shorter: measure('mm', 0, 200), longer: measure('mm', 0, 200) }).optional(),
 }).check(({ value, issues }) => {
   const { form, outside, wall } = value;
   const wrong = (path: string[], message: string) =>
     issues.push({ code: 'custom', input: value, path, message });
-  if (form === 'tube' && wall < 0.5) wrong(['wall'], `is ${wall} mm: a tube has at least 0.5 mm`);
-  if (form === 'tube' && 2 * wall >= outside)
+  if (isTube(form) && wall < 0.5) wrong(['wall'], `is ${wall} mm: a tube has at least 0.5 mm`);
+  if (form === 'plate' && wall < 1) wrong(['wall'], `is ${wall} mm: a plate has at least 1 mm`);
+  if (value.bend && !isTube(form)) wrong(['bend'], 'is of a tube: bars and plates go straight');
+  if (isTube(form) && 2 * wall >= outside)
     wrong(['wall'], `is ${wall} mm: more than half of ${outside} mm across`);
   if (form === 'bar' && wall !== 0) wrong(['wall'], 'is of a tube: a bar is solid');
-  for (const end of ['from', 'to'] as const)
+  for (const end of ['from', 'to'] as const) {
+    if (form === 'plate' && value[end].as === 'rodEnd')
+      wrong([end, 'as'], 'is screwed in: a plate has no thread in its edge');
     if (form === 'bar' && value[end].as === 'rodEnd' && value[end].bung !== 0)
       wrong([end, 'bung'], 'is of a tube: a bar is tapped itself');
+  }
 });
 export type MemberBuild = z.infer<typeof memberBuildSchema>;
 

@@ -11,11 +11,14 @@ import type { Effect } from '../tolerance/adjusters';
 import type { Sheet, SheetTable, Spot } from '../sheets/drawing';
 import { codeOf, partCode } from './code';
 import { cutsOf } from './cut';
-import { boardOf, inPlane, jigOf, planeOf } from './jig';
+import { boardOf, inPlane, jigOf } from './jig';
 import type { Board, Jig, Pin } from './jig';
 import { jigDrawing } from './jigSheet';
-import { sweptBy } from './neighbours';
+import { DENSITY } from './listed';
+import { onPlane } from './onPlane';
 import { axisAt } from './parts';
+import { areaOf, platesDrawing } from './plates';
+import type { Plate } from './plates';
 import type { ShopPart } from './parts';
 import { ASSUMED, deg, handsInWords, hasThreads, mm } from './sheetWords';
 import type { Hand, Named } from './sheetWords';
@@ -36,29 +39,39 @@ export function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named)
   const jig = jigOf(wheel, part, build.shop?.pins ?? PINS);
   const cuts = cutsOf(wheel, part);
   const label = (joint: string) => pointLabel(wheel.design, joint);
-  const plane = planeOf(wheel, part);
-  const half = Math.max(...part.members.map(({ made }) => made.outside)) / 2;
+  const { plane, half, swept, plate, tubes, rooms, wanted } = onPlane(build, wheel, part);
   const [x, y] = inPlane(plane, toVec(wheel.points[part.joints[0]]));
   const [first] = jig.pins;
   // On the board as its pins are.
-  const swept = sweptBy(wheel, part, plane, half).map(({ name, outlines }) => ({
-    name,
-    outlines: outlines.map((edge) =>
-      edge.map((spot): Spot => [jig.hand * (spot[0] - x) + first.x, spot[1] - y + first.y]),
-    ),
-  }));
+  const moved = (spot: Spot): Spot => [jig.hand * (spot[0] - x) + first.x, spot[1] - y + first.y];
   return {
     ...named,
-    drawing: jigDrawing(jig, cuts, (pin) => pinDiameter(part, pin), swept),
+    drawing: jigDrawing(
+      jig,
+      tubes.map(({ skin, middle }) => ({ skin: skin.map(moved), middle: middle.map(moved) })),
+      (pin) => pinDiameter(part, pin),
+      swept.map(({ name, outlines }) => ({
+        name,
+        outlines: outlines.map((edge) => edge.map(moved)),
+      })),
+    ),
     tables: [holesTable(jig, label, (pin) => pinDiameter(part, pin)), betweenTable(jig, label)],
     notes: [
       handsInWords(hand),
+      ...rooms
+        .filter(({ room }) => room < wanted)
+        .map(({ name, room }) =>
+          room === 0
+            ? `The ${name} comes through it over travel and lock: bend its tube, or cut it from plate.`
+            : `The ${name} comes within ${mm(room)} mm of it in its own plane; ${mm(wanted)} mm are wanted.`,
+        ),
+      ...(plate?.faults ?? []),
       ...handsOnJig(jig, hand),
       ...schoolsInWords(part, hasThreads(part)),
       ...spreadInWords(jig),
       ...(swept.length > 0
         ? [
-            `Keep clear, over travel and lock, within ${mm(half)} mm of the board’s plane: ${swept.map(({ name }) => name).join(', ')}. A bent tube or a plate arm goes round it; what is inside the rim (hub, brake, spokes) is not drawn.`,
+            `Keep clear, over travel and lock, within ${mm(half)} mm of the board’s plane: ${swept.map(({ name }) => name).join(', ')}. A bent tube or a plate arm goes round it; a neighbour that is bent itself is drawn as straight; what is inside the rim (hub, brake, spokes) is not drawn.`,
           ]
         : []),
       TOWARD,
@@ -66,6 +79,48 @@ export function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named)
       ...(part.members.some(({ assumed }) => assumed) ? [ASSUMED] : []),
     ],
     code: partCode(wheel, part),
+  };
+}
+
+/** An arm of plate at full size. */
+export function plateArmSheet(build: Build, hand: Hand, part: ShopPart, named: Named): Sheet {
+  const { wheel, hands } = hand;
+  const { plate, rooms } = onPlane(build, wheel, part);
+  const label = (joint: string) => pointLabel(wheel.design, joint);
+  const { edge, windows, holes, thick, faults } = plate!;
+  const { material } = part.members.find(({ made }) => made.form === 'plate')!.made;
+  const drawn: Plate = {
+    ...{ title: part.name, edge, windows, holes },
+    said: [
+      `${hands.length} of ${mm(thick)} mm ${material}`,
+      `upper side of the ${hand.side} one${hands.length > 1 ? '; turned over it is the other' : ''}`,
+    ],
+  };
+  return {
+    ...named,
+    drawing: edge.length > 2 ? platesDrawing([drawn]) : null,
+    tables: [
+      {
+        title: 'Plate, mm',
+        head: ['what', 'figure'],
+        widths: [0.6, 0.4],
+        rows: [
+          ['thick', mm(thick)],
+          ['weighs, kg', (areaOf(drawn) * thick * DENSITY[material]).toFixed(3)],
+          ...holes.map(({ joint, across }) => [`bored for the ${label(joint)}`, mm(across)]),
+          ...rooms.map(({ name, room }) => [`from what the ${name} sweeps`, mm(room)]),
+        ],
+      },
+    ],
+    notes: [
+      ...faults,
+      'Cut where neighbours sweep over travel and lock, with the room that is wanted between what moves. Housings that stand in it are welded on both faces, those that lie in its edge along both; break every edge, no corner that a crack can begin at.',
+      'A plate is stiff in its own plane alone: where braking or a damper bends it out of that it wants a flange or a second plate. Loads reckons its legs as tubes of their figures.',
+    ],
+    code: codeOf([
+      partCode(wheel, part),
+      edge.map(([x, y]) => [Math.round(x * 10), Math.round(y * 10)]),
+    ]),
   };
 }
 

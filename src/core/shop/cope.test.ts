@@ -155,3 +155,101 @@ describe('copes', () => {
     expect(copeOf(toward([1, 0, 0], 20, 2), [post(15, [0, 30, 0])])).toBeNull();
   });
 });
+
+describe('square tubes', () => {
+  const angle = fc.double({ min: -Math.PI, max: Math.PI, noNaN: true });
+  const unitVec = fc
+    .tuple(angle, fc.double({ min: -0.9, max: 0.9, noNaN: true }))
+    .map(([turn, z]): Vec => {
+      const flat = Math.sqrt(1 - z * z);
+      return [flat * Math.cos(turn), flat * Math.sin(turn), z];
+    });
+
+  /** How far out something solid is met by the wall at a turn: steps inward along lines through it. */
+  function walked(branch: Branch, turn: number, inside: (p: Vec) => boolean): number | null {
+    const side = cross(branch.along, branch.keel);
+    const a = branch.outside / 2;
+    // Once round a square of side 2a, from the middle of the keel's flat.
+    let way = ((turn / (2 * Math.PI)) * 8 * a + 8 * a + a) % (8 * a);
+    const corner = Math.floor(way / (2 * a));
+    way -= corner * 2 * a + a;
+    const n = [branch.keel, side, scale(branch.keel, -1), scale(side, -1)][corner % 4];
+    const t = [side, scale(branch.keel, -1), scale(side, -1), branch.keel][corner % 4];
+    let most: number | null = null;
+    for (let k = 0; k <= 40; k++) {
+      const rho = a - (branch.wall * k) / 40;
+      const base = add(branch.at, add(scale(n, rho), scale(t, way)));
+      for (let s = 90; s > -90; s -= 0.05)
+        if (inside(add(base, scale(branch.along, s)))) {
+          if (most === null || s > most) most = s;
+          break;
+        }
+    }
+    return most;
+  }
+
+  it('are cut where their wall first meets a round or square body, all the way through it', () => {
+    fc.assert(
+      fc.property(
+        unitVec,
+        unitVec,
+        fc.double({ min: 12, max: 30, noNaN: true }),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.boolean(),
+        (along, axis, radius, turn, round) => {
+          if (Math.abs(dot(along, axis)) > 0.6) return;
+          const branch: Branch = {
+            ...{ at: [0, 0, 0], along, keel: keelOf(along, axis), square: true },
+            ...{ outside: 22, wall: 3 },
+          };
+          const u = keelOf(axis, [0.3, 0.4, 1]);
+          const v = cross(axis, u);
+          const body = round
+            ? { at: [0, 0, 0] as Vec, along: axis, radius }
+            : { at: [0, 0, 0] as Vec, flats: [u, v] as const, half: radius };
+          const inside = (p: Vec): boolean =>
+            round
+              ? Math.hypot(dot(p, u), dot(p, v)) <= radius
+              : Math.abs(dot(p, u)) <= radius && Math.abs(dot(p, v)) <= radius;
+          const found = copeAt(branch, [body], turn);
+          const own = walked(branch, turn, inside);
+          // At a corner the next flat's wall is met as well: where it begins, a hair past the corner.
+          const corner = Math.PI / 4 + (Math.PI / 2) * Math.floor(turn / (Math.PI / 2));
+          const beside = ((turn - corner) * 4 * 22) / (2 * Math.PI);
+          const next =
+            Math.abs(beside) < 3 ? walked(branch, corner - Math.sign(beside) * 1e-6, inside) : null;
+          const seen = own === null || next === null ? (own ?? next) : Math.max(own, next);
+          if (found === null || seen === null) {
+            // Met by a hair or not at all.
+            expect(found === null || seen === null).toBe(true);
+            return;
+          }
+          expect(found).toBeGreaterThan(seen - 0.051);
+          // Between two lines of the walk a round body bulges a little.
+          expect(found).toBeLessThan(seen + 0.3);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('end square on a flat that is square to them', () => {
+    const branch: Branch = {
+      ...{ at: [0, 0, 0], along: [1, 0, 0], keel: [0, 0, 1], square: true, outside: 20, wall: 2 },
+    };
+    const block = {
+      at: [0, 0, 0] as Vec,
+      flats: [
+        [1, 0, 0],
+        [0, 0, 1],
+      ] as const,
+      half: 15,
+    };
+    const { least, most } = copeOf(branch, [block])!;
+    expect([least, most]).toEqual([expect.closeTo(15, 9), expect.closeTo(15, 9)]);
+    // On a round post: its flats touch along their middles, √(R² − 10²) at their edges.
+    const cope = copeOf(branch, [post(16)])!;
+    expect(cope.most).toBeCloseTo(16, 6);
+    expect(cope.least).toBeCloseTo(Math.sqrt(16 ** 2 - 8 ** 2), 6);
+  });
+});

@@ -1,4 +1,4 @@
-import { cross, dot, length, scale, sub, unit } from '../geometry/vec';
+import { add, cross, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 
 /** A straight line, unit `along`, and a round body about it, mm. */
@@ -8,8 +8,17 @@ export interface Round {
   radius: number;
 }
 
+/** A square body about a straight line: unit vectors square to its sides, half of what it is across the flats, mm. */
+export interface Prism {
+  at: Vec;
+  flats: readonly [Vec, Vec];
+  half: number;
+}
+
 /** A tube from a joint on: its axis, the direction from which its skin is measured round, and its wall, mm. */
 export interface Branch {
+  /** Square: one of its flats looks along the keel. */
+  square?: boolean;
   at: Vec;
   /** Unit vector away from the joint. */
   along: Vec;
@@ -21,7 +30,7 @@ export interface Branch {
 
 /** How the end of a tube is cut: so far from the joint its wall begins, all the way round. */
 export interface Cope {
-  /** `turn` from the keel, radians, counter-clockwise seen from the joint's side along the tube; mm along the tube. */
+  /** `turn` from the keel, radians, counter-clockwise seen from the joint's side along the tube (an eighth of a turn to a square one's corner); mm along the tube. */
   profile: { turn: number; from: number }[];
   /** Where the tube begins first and last. */
   least: number;
@@ -40,7 +49,7 @@ const STEPS = 240;
  * the plane (s, ρ); the farthest s in it over the wall's ρ is a root of a quadratic, at the edge or where ∂F/∂ρ = 0.
  * @returns null where the tube is wider than what it meets, or passes it by
  */
-export function copeOf(branch: Branch, bodies: readonly Round[]): Cope | null {
+export function copeOf(branch: Branch, bodies: readonly (Round | Prism)[]): Cope | null {
   const profile: Cope['profile'] = [];
   for (let i = 0; i < STEPS; i++) {
     const turn = (2 * Math.PI * i) / STEPS - Math.PI;
@@ -54,23 +63,86 @@ export function copeOf(branch: Branch, bodies: readonly Round[]): Cope | null {
 }
 
 /** How far from its joint a tube's wall begins at a turn from its keel, mm; null where nothing is met there. */
-export function copeAt(branch: Branch, bodies: readonly Round[], turn: number): number | null {
-  const { along: x, keel, outside, wall } = branch;
+export function copeAt(
+  branch: Branch,
+  bodies: readonly (Round | Prism)[],
+  turn: number,
+): number | null {
+  if (!branch.square) return throughWall(branch, bodies, turn, 0);
+  const { outside, wall } = branch;
+  const { face, off } = onSquare(turn);
+  const own = throughWall(branch, bodies, face, off);
+  // At a corner the wall of the next flat is cut through as well.
+  const next = Math.sign(off);
+  if (Math.abs(off) * outside <= outside - 2 * wall) return own;
+  const other = throughWall(branch, bodies, face + (next * Math.PI) / 2, -next);
+  return own === null || other === null ? (own ?? other) : Math.max(own, other);
+}
+
+/** The same along one line through the wall: square to the tube at a turn, so far beside its middle as a part of half of what it is across. */
+function throughWall(
+  { at: joint, along: x, keel, outside, wall }: Branch,
+  bodies: readonly (Round | Prism)[],
+  face: number,
+  off: number,
+): number | null {
   const side = cross(x, keel);
-  const u: Vec = [0, 1, 2].map(
-    (i) => keel[i] * Math.cos(turn) + side[i] * Math.sin(turn),
-  ) as unknown as Vec;
+  const u = add(scale(keel, Math.cos(face)), scale(side, Math.sin(face)));
+  const at = add(joint, scale(cross(x, u), (off * outside) / 2));
   const [inner, outer] = [outside / 2 - wall, outside / 2];
   let most: number | null = null;
   for (const body of bodies) {
-    const s = farthest(branch, body, u, inner, outer);
+    const s =
+      'flats' in body
+        ? farthestOfPrism({ at, along: x }, body, u, inner, outer)
+        : farthest({ at, along: x }, body, u, inner, outer);
     if (s !== null && (most === null || s > most)) most = s;
   }
   return most;
 }
 
+/** Which flat of a square tube a turn is on, and how far beside that flat's middle, as a part of half its width. */
+function onSquare(turn: number): { face: number; off: number } {
+  const quarter = Math.PI / 2;
+  const face = quarter * Math.round(turn / quarter);
+  return { face, off: (turn - face) / (quarter / 2) };
+}
+
+type Line = Pick<Branch, 'at' | 'along'>;
+
+/** The same where a square body is met: the highest corner of what its sides and the wall's edges leave of the plane (s, ρ). */
+function farthestOfPrism(
+  { at, along: x }: Line,
+  { at: c, flats, half }: Prism,
+  u: Vec,
+  inner: number,
+  outer: number,
+): number | null {
+  const d = sub(at, c);
+  // a s + b ρ ≤ most, of both sides of both flats, and of the wall.
+  const limits = [
+    ...flats.flatMap((n) =>
+      [1, -1].map((k) => [k * dot(n, x), k * dot(n, u), half - k * dot(n, d)] as const),
+    ),
+    [0, 1, outer] as const,
+    [0, -1, -inner] as const,
+  ];
+  let most: number | null = null;
+  limits.forEach(([a1, b1, m1], i) =>
+    limits.slice(i + 1).forEach(([a2, b2, m2]) => {
+      const whole = a1 * b2 - a2 * b1;
+      if (Math.abs(whole) < 1e-12) return;
+      const s = (m1 * b2 - m2 * b1) / whole;
+      const rho = (a1 * m2 - a2 * m1) / whole;
+      if (limits.every(([a, b, m]) => a * s + b * rho <= m + 1e-9) && (most === null || s > most))
+        most = s;
+    }),
+  );
+  return most;
+}
+
 function farthest(
-  { at, along: x }: Branch,
+  { at, along: x }: Line,
   { at: c, along: h, radius }: Round,
   u: Vec,
   inner: number,

@@ -1,5 +1,6 @@
 import { circle, cross, line, outline, shifted, text } from '../sheets/drawing';
 import type { Drawing, Mark, Spot } from '../sheets/drawing';
+import type { MemberBuild } from '../model/made';
 import type { Cut, EndCut } from './cut';
 
 /** Above the reference mark, mm. */
@@ -13,13 +14,14 @@ export interface Template {
   /** Which joint the end goes to. */
   to: string;
   end: EndCut;
-  outside: number;
+  made: Pick<MemberBuild, 'form' | 'outside'>;
   /** The other hand: the mirror image. */
   mirrored: boolean;
 }
 
-/** How wide a template is: once round the tube's skin, mm. */
-export const roundOf = (outside: number): number => Math.PI * outside;
+/** How wide a template is: once round the tube's skin, mm; a square one's as if its corners were sharp. */
+export const roundOf = ({ form, outside }: Template['made']): number =>
+  (form === 'square' ? 4 : Math.PI) * outside;
 
 /** Templates at full size, as many beside each other as a sheet of paper is wide, the first on top. */
 export function templates(list: readonly Template[]): Drawing {
@@ -51,14 +53,14 @@ export function templates(list: readonly Template[]): Drawing {
 /** What fits beside each other on any paper, mm. */
 const BESIDE = 184;
 
-function template({ title, to, end, outside, mirrored }: Template): Drawing {
+function template({ title, to, end, made: tube, mirrored }: Template): Drawing {
   const { cope, mark, made, lean, also } = end;
-  const width = roundOf(outside);
+  const width = roundOf(tube);
   // Both are asked only for ends that are coped.
   const low = cope!.least;
   const gap = end.from - low;
   const at = (turn: number, from: number): Spot => [
-    width / 2 + ((mirrored ? -turn : turn) * outside) / 2,
+    width / 2 + ((mirrored ? -turn : turn) * width) / (2 * Math.PI),
     BELOW + from - low,
   ];
   const top = mark! - gap + ABOVE;
@@ -80,9 +82,10 @@ function template({ title, to, end, outside, mirrored }: Template): Drawing {
       ]),
       line('CENTRE', at(left, reference), at(right, reference)),
       line('CENTRE', at(0, low - BELOW + 4), at(0, reference)),
-      ...[-Math.PI / 2, Math.PI / 2].map((turn) =>
-        line('CENTRE', at(turn, low - BELOW + 4), at(turn, reference)),
-      ),
+      // Where it is folded round a square tube's corners; a quarter of a turn off on a round one.
+      ...(tube.form === 'square' ? [-3, -1, 1, 3] : [-2, 2])
+        .map((eighth) => (eighth * Math.PI) / 4)
+        .map((turn) => line('CENTRE', at(turn, low - BELOW + 4), at(turn, reference))),
       text([2, at(0, reference)[1] + 8.2], title, 3, { bold: true }),
       text(
         [2, at(0, reference)[1] + 4.4],
@@ -112,7 +115,7 @@ export function templatesOf(
           title: `${cut.member.name} to ${label(end.joint)}, ${hand === 'either' ? 'both hands' : hand}`,
           to: label(end.joint),
           end,
-          outside: cut.member.made.outside,
+          made: cut.member.made,
           mirrored: hand === 'right',
         }))
       : [],

@@ -1,13 +1,15 @@
 import { toDeg } from '../geometry/angle';
-import { cross, dot, scale, sub, unit } from '../geometry/vec';
+import { cross, dot, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Wheel } from '../kinematics/wheel';
-import type { EndMade } from '../model/made';
+import type { EndMade, MemberBuild } from '../model/made';
 import { toVec } from '../model/points';
 import type { PointName } from '../model/points';
 import { copeOf, keelOf } from './cope';
-import type { Branch, Cope, Round } from './cope';
-import { axisAt, upSideOf } from './parts';
+import type { Branch, Cope, Prism, Round } from './cope';
+import { leaves, middleLine } from './middleLine';
+import type { Bend, MiddleLine } from './middleLine';
+import { axisAt } from './parts';
 import type { ShopMember, ShopPart } from './parts';
 
 /** One end of a tube or bar as it is cut. */
@@ -36,6 +38,8 @@ export interface Cut {
   ends: readonly [EndCut, EndCut];
   /** Between the reference marks of both templates; null where an end is cut square. */
   marks: number | null;
+  /** Where it is bent; `before` and `after` from its cut ends. */
+  bend: Bend | null;
   /** How far the second housing is turned round the tube from the first, degrees within ±90; null without two. */
   twist: number | null;
   /** Why it cannot be made so, in a builder's words. */
@@ -52,16 +56,23 @@ export const cutsOf = (wheel: Wheel, part: ShopPart): Cut[] =>
 /** A tube or bar of a part, cut: joints' centres less what stands between them and its ends. */
 export function cutOf(wheel: Wheel, part: ShopPart, index: number): Cut {
   const member = part.members[index];
-  const { made, centres, name } = member;
+  const { made, name } = member;
   const faults: string[] = [];
-  const up = upSideOf(wheel, part);
-  const end = (which: 'from' | 'to'): EndCut => endOf(wheel, part, index, which, up, faults);
+  const line = middleLine(wheel, part, member);
+  const { length } = line;
+  const end = (which: 'from' | 'to'): EndCut => endOf(wheel, part, index, which, line, faults);
   const ends = [end('from'), end('to')] as const;
-  const cut = centres - ends[0].from - ends[1].from;
+  const cut = length - ends[0].from - ends[1].from;
   if (cut < SHORTEST)
     faults.push(
-      `${name} would be ${cut.toFixed(1)} mm long; what is at its ends takes ${(centres - cut).toFixed(0)} of ${centres.toFixed(0)} mm`,
+      `${name} would be ${cut.toFixed(1)} mm long; what is at its ends takes ${(length - cut).toFixed(0)} of ${length.toFixed(0)} mm`,
     );
+  const bend = line.bend && {
+    ...line.bend,
+    before: line.bend.before - ends[0].from,
+    after: line.bend.after - ends[1].from,
+  };
+  if (bend) faults.push(...bendFaults(member, bend));
   if (made.form === 'bar') {
     const depths = [made.from, made.to].map((one) => (one.as === 'rodEnd' ? one.depth : 0));
     if (depths[0] + depths[1] > cut)
@@ -72,12 +83,38 @@ export function cutOf(wheel: Wheel, part: ShopPart, index: number): Cut {
   const [a, b] = ends;
   const bearings = [a.bearing, b.bearing];
   return {
-    ...{ member, cut, ends, faults },
-    marks: a.mark === null || b.mark === null ? null : centres - a.mark - b.mark,
+    ...{ member, cut, ends, bend, faults },
+    marks: a.mark === null || b.mark === null ? null : length - a.mark - b.mark,
     // Both are told from the tube's one upper side, and each as seen from its own end.
     twist: bearings[0] === null || bearings[1] === null ? null : half(bearings[0] + bearings[1]),
   };
 }
+
+/** What keeps a tube from being bent so. */
+function bendFaults({ name, made }: ShopMember, { before, after, radius }: Bend): string[] {
+  const faults: string[] = [];
+  const straight = Math.min(before, after);
+  if (straight < CLAMP * made.outside)
+    faults.push(
+      `${name}: ${Math.max(0, straight).toFixed(0)} mm of it are straight beside its bend, the bender’s clamp wants ${(CLAMP * made.outside).toFixed(0)}; a smaller radius, or its corner elsewhere`,
+    );
+  if (radius < LEAST_BEND * made.outside)
+    faults.push(
+      `${name}: bent round ${radius} mm it kinks; ${(LEAST_BEND * made.outside).toFixed(0)} mm at the least`,
+    );
+  const ends = [made.from, made.to];
+  const [one, other] = ends.map((end) => (end.as === 'rodEnd' ? end.hand : null));
+  if (one && other && one !== other)
+    faults.push(
+      `${name}: bent, its middle cannot be turned to set it; its ends are taken off and screwed one at a time`,
+    );
+  return faults;
+}
+/** A bender holds so much of a tube straight, in diameters (common practice, from memory). */
+const CLAMP = 1;
+/** Round less than this a thin tube kinks, middle of the tube, in diameters (common practice, from memory: 3 is easy, 2 needs a mandrel). */
+const LEAST_BEND = 2;
+
 /** Less than this is no tube to be held in a vice, mm (a guess). */
 const SHORTEST = 20;
 
@@ -86,7 +123,7 @@ function endOf(
   part: ShopPart,
   index: number,
   which: 'from' | 'to',
-  up: Vec,
+  line: MiddleLine,
   faults: string[],
 ): EndCut {
   const member = part.members[index];
@@ -99,7 +136,7 @@ function endOf(
   if (made.as === 'rodEnd') return square(made.body - made.engaged + made.bung);
   if (made.as === 'plate') return square(made.back + build.gap);
   const at = (point: PointName): Vec => toVec(wheel.points[point]);
-  const along = unit(sub(at(which === 'from' ? member.to : member.from), at(joint)));
+  const along = leaves(line, member, joint);
   const axis = axisAt(wheel, member, joint);
   const label = wheel.type.points[joint].label;
   if (!axis) {
@@ -109,14 +146,17 @@ function endOf(
   const branch: Branch = {
     at: at(joint),
     along,
-    keel: keelOf(along, up),
+    keel: keelOf(along, line.up),
+    square: build.form === 'square',
     outside: build.outside,
     wall: build.form === 'bar' ? build.outside / 2 : build.wall,
   };
   const housing: Round = { at: branch.at, along: axis, radius: made.outside / 2 };
-  const other = earlierAt(wheel, part, index, joint, along, made.outside / 2);
-  const cope = copeOf(branch, other ? [housing, other.round] : [housing]);
   const lean = toDeg(Math.asin(Math.min(1, Math.abs(dot(axis, along)))));
+  // A plate's leg goes to its housing: its outline is cut, not its end.
+  if (build.form === 'plate') return { ...square(made.outside / 2), lean };
+  const other = earlierAt(wheel, part, index, joint, along, made.outside / 2);
+  const cope = copeOf(branch, other ? [housing, other.body] : [housing]);
   if (!cope) {
     faults.push(
       `${member.name}, ${build.outside} mm across, does not end on ${made.outside} mm at the ${label}; a smaller tube or a larger housing`,
@@ -124,7 +164,7 @@ function endOf(
     return { ...square(made.outside / 2), lean };
   }
   // Where the tube is wider than its housing is long, its skin hangs over.
-  const wide = build.outside / Math.cos((lean * Math.PI) / 180);
+  const wide = alongHousing(branch, axis) / Math.cos((lean * Math.PI) / 180);
   if (wide > made.length + 0.1)
     faults.push(
       `${member.name}: ${wide.toFixed(0)} mm of tube on ${made.length} mm of housing at the ${label}; it hangs over`,
@@ -151,12 +191,14 @@ function earlierAt(
   joint: PointName,
   along: Vec,
   radius: number,
-): { name: string; round: Round } | null {
+): { name: string; body: Round | Prism } | null {
   const { outside } = part.members[index].made;
   const at = (point: PointName): Vec => toVec(wheel.points[point]);
   for (const other of part.members.slice(0, index)) {
     if (other.to !== joint && other.from !== joint) continue;
-    const way = unit(sub(at(other.to === joint ? other.from : other.to), at(joint)));
+    if (other.made.form === 'plate') continue;
+    const line = middleLine(wheel, part, other);
+    const way = leaves(line, other, joint);
     const between = Math.acos(Math.min(1, Math.max(-1, dot(way, along))));
     const taken = [outside, other.made.outside].reduce(
       (sum, across) => sum + Math.asin(Math.min(1, across / 2 / radius)),
@@ -166,10 +208,25 @@ function earlierAt(
     if (between < Math.PI / 2 && between < taken)
       return {
         name: other.name,
-        round: { at: at(joint), along: way, radius: other.made.outside / 2 },
+        body: bodyOf(other.made, at(joint), way, keelOf(way, line.up)),
       };
   }
   return null;
+}
+
+/** A tube as something that another one is coped to. */
+function bodyOf({ form, outside }: MemberBuild, at: Vec, along: Vec, keel: Vec): Round | Prism {
+  return form === 'square'
+    ? { at, flats: [keel, cross(along, keel)], half: outside / 2 }
+    : { at, along, radius: outside / 2 };
+}
+
+/** How much of a housing's length a tube's skin takes that stands square to it, mm. */
+function alongHousing({ square, outside, keel, along }: Branch, axis: Vec): number {
+  if (!square) return outside;
+  const flat = sub(axis, scale(along, dot(axis, along)));
+  const size = Math.hypot(...flat) || 1;
+  return (outside * (Math.abs(dot(flat, keel)) + Math.abs(dot(flat, cross(along, keel))))) / size;
 }
 
 /** An angle of a line within ±90°. */

@@ -40,6 +40,26 @@ export function tubeSheet(hand: Hand, parts: ShopPart[], named: Named): Sheet {
       twist === null ? '' : deg(side === 'right' ? -twist : twist),
     ]),
   };
+  const bent: SheetTable = {
+    title: 'Bends, along the tube’s middle from the cut end, mm',
+    head: ['what', 'bend', 'round', 'begins', 'takes', 'left after it', 'toward'],
+    widths: [0.24, 0.12, 0.12, 0.13, 0.12, 0.15, 0.12],
+    rows: cuts.flatMap(({ member, bend }) =>
+      bend
+        ? [
+            [
+              member.name,
+              deg(bend.degrees),
+              mm(bend.radius),
+              mm(bend.before),
+              mm(bend.arc),
+              mm(bend.after),
+              bend.toward,
+            ],
+          ]
+        : [],
+    ),
+  };
   const ends: SheetTable = {
     title: 'What is at their ends',
     head: ['what', 'inner end', 'takes', 'outer end', 'takes'],
@@ -55,11 +75,21 @@ export function tubeSheet(hand: Hand, parts: ShopPart[], named: Named): Sheet {
   return {
     ...named,
     drawing: null,
-    tables: [table, ends],
+    tables: [table, ...(bent.rows.length > 0 ? [bent] : []), ends],
     notes: [
       handsInWords(hand),
       ...cuts.flatMap(({ faults }) => faults),
       `Twist: how far the second housing is turned round the tube from the first, + counter-clockwise seen along the tube from the first${hands.length === 2 ? '; as told on the left, the other way on the right' : ''}.`,
+      ...(bent.rows.length > 0
+        ? [
+            'Bent tubes are cut longer and trimmed after bending: benders differ, and a bend springs back. Bent in the arm’s own plane, its upper side stays up all along. A bent tube is bent further by every load on it; Loads reckons it straight.',
+          ]
+        : []),
+      ...(cuts.some(({ member }) => member.made.form === 'square')
+        ? [
+            'A square tube’s flats look up and down; templates fold at its corners, as if these were sharp.',
+          ]
+        : []),
       ...(cuts.some(({ member }) => member.assumed) ? [ASSUMED] : []),
     ],
     code: codeOf(parts.map((part) => partCode(wheel, part))),

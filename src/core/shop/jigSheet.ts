@@ -1,20 +1,24 @@
 import { line, outline, text } from '../sheets/drawing';
 import type { Drawing, Mark, Spot } from '../sheets/drawing';
 import { hole } from './copeSheet';
-import type { Cut } from './cut';
 import type { Board, Pin } from './jig';
 import type { Swept } from './neighbours';
 
 const figure = (mm: number): string => mm.toFixed(1);
 
+/** A tube as it lies on a board: its skin, its middle. */
+export interface OnBoard {
+  skin: readonly Spot[];
+  middle: readonly Spot[];
+}
+
 /** A jig's board at full size: holes, the part's tubes as they lie, its datum corner. */
 export function jigDrawing(
   { width, height, pins }: Board,
-  cuts: readonly Cut[],
+  tubes: readonly OnBoard[],
   pinOf: (pin: Pin) => number,
   swept: readonly Swept[] = [],
 ): Drawing {
-  const spot = new Map(pins.map(({ joint, x, y }) => [joint, [x, y] as Spot]));
   const marks: Mark[] = [
     outline('CUT', [
       [0, 0],
@@ -32,20 +36,9 @@ export function jigDrawing(
       const [x, y] = inside.reduce((a, b) => (b[1] > a[1] ? b : a));
       marks.push(text([x, y - 4], `keep clear: ${name}`, 2.6, { from: 'middle', bold: true }));
     }
-  for (const { member, ends } of cuts) {
-    const [a, b] = [spot.get(member.from)!, spot.get(member.to)!];
-    const long = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
-    const [ux, uy] = [(b[0] - a[0]) / long, (b[1] - a[1]) / long];
-    const half = member.made.outside / 2;
-    const along = (s: number, side: number): Spot => [
-      a[0] + ux * s - uy * side * half,
-      a[1] + uy * s + ux * side * half,
-    ];
-    const [from, to] = [ends[0].from, long - ends[1].from];
-    marks.push(
-      outline('OUTLINE', [along(from, -1), along(to, -1), along(to, 1), along(from, 1)]),
-      line('CENTRE', a, b),
-    );
+  for (const { skin, middle } of tubes) {
+    marks.push(outline('OUTLINE', skin));
+    if (middle.length > 1) marks.push(line('CENTRE', ...middle));
   }
   for (const pin of pins) {
     const { x, y, label, height: up, lean } = pin;

@@ -1,4 +1,5 @@
 import type { MemberBuild } from '../model/made';
+
 import type { PartRecord } from '../model/shop';
 
 /** One line of a build's list. */
@@ -30,13 +31,23 @@ export const weightOf = (
   { outside, wall, material, form }: MemberBuild,
   length: number,
 ): number => {
+  if (form === 'plate') return outside * wall * length * DENSITY[material];
   const inside = form === 'bar' ? 0 : outside - 2 * wall;
-  return (Math.PI / 4) * (outside ** 2 - inside ** 2) * length * DENSITY[material];
+  const full = form === 'square' ? 1 : Math.PI / 4;
+  return full * (outside ** 2 - inside ** 2) * length * DENSITY[material];
 };
 
 export const round = (mm: number): string => String(Math.round(mm * 100) / 100);
 
-export const sectionOf = ({ form, outside, wall, material }: MemberBuild): string =>
-  form === 'bar'
-    ? `${round(outside)} ${material} bar`
-    : `${round(outside)} × ${round(wall)} ${material} tube`;
+export function sectionOf({ form, outside, wall, material }: MemberBuild): string {
+  switch (form) {
+    case 'bar':
+      return `${round(outside)} ${material} bar`;
+    case 'plate':
+      return `${round(wall)} ${material} plate, ${round(outside)} wide`;
+    case 'square':
+      return `${round(outside)} × ${round(outside)} × ${round(wall)} ${material} square tube`;
+    case 'tube':
+      return `${round(outside)} × ${round(wall)} ${material} tube`;
+  }
+}

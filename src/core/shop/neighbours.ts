@@ -1,4 +1,3 @@
-import ClipperLib from 'clipper-lib';
 import { polygonHull } from 'd3-polygon';
 import { positionsByRack } from '../clearance/positions';
 import { add, cross, dot, scale, sub, unit } from '../geometry/vec';
@@ -10,10 +9,12 @@ import { placer } from '../kinematics/joints';
 import type { Wheel } from '../kinematics/wheel';
 import type { AxleDesign } from '../model/build';
 import { memberId } from '../model/made';
+import type { MemberBuild } from '../model/made';
 import type { Spot } from '../sheets/drawing';
 import { keelOf } from './cope';
 import { inPlane } from './jig';
 import type { Plane } from './jig';
+import { union } from './outlines';
 import type { ShopPart } from './parts';
 
 /** What a neighbour takes of a part's own plane over travel and lock, seen from the part: closed outlines. */
@@ -22,8 +23,6 @@ export interface Swept {
   outlines: Spot[][];
 }
 
-/** Outlines are joined in whole hundredths of a millimetre. */
-const GRAIN = 100;
 const ROUND = 24;
 
 /**
@@ -74,7 +73,7 @@ export function sweptBy(wheel: Wheel, part: ShopPart, plane: Plane, half: number
     };
     const now = new Map<string, Spot[]>();
     for (const member of rods) {
-      const across = design.made?.[memberId(member)]?.outside ?? member.diameter;
+      const across = girthOf(design.made?.[memberId(member)]) ?? member.diameter;
       const [a, b] = [joints[member.from], joints[member.to]];
       if (!a || !b) continue;
       const spots = slab(rodSkin(seen(a), seen(b), across / 2), half);
@@ -100,6 +99,10 @@ export function sweptBy(wheel: Wheel, part: ShopPart, plane: Plane, half: number
     outlines: joined([...pieces].flatMap(([key, all]) => (plain(key) === name ? all : []))),
   }));
 }
+
+/** Across the round that a member goes into, mm: over a square one's corners. */
+const girthOf = (made: MemberBuild | undefined): number | undefined =>
+  made && made.outside * (made.form === 'square' ? Math.SQRT2 : 1);
 
 /** A sector of the tyre is the tyre. */
 const plain = (key: string): string => key.replace(/^tyre \d+$/u, 'tyre');
@@ -173,21 +176,3 @@ function joined(all: readonly Spot[][]): Spot[][] {
   return union([...joined(all.slice(0, middle)), ...joined(all.slice(middle))]);
 }
 const AT_ONCE = 6;
-
-function union(all: readonly Spot[][]): Spot[][] {
-  const clipper = new ClipperLib.Clipper();
-  for (const outline of all)
-    clipper.AddPath(
-      outline.map(([x, y]) => ({ X: Math.round(x * GRAIN), Y: Math.round(y * GRAIN) })),
-      ClipperLib.PolyType.ptSubject,
-      true,
-    );
-  const found: { X: number; Y: number }[][] = [];
-  clipper.Execute(
-    ClipperLib.ClipType.ctUnion,
-    found,
-    ClipperLib.PolyFillType.pftNonZero,
-    ClipperLib.PolyFillType.pftNonZero,
-  );
-  return found.map((path) => path.map(({ X, Y }): Spot => [X / GRAIN, Y / GRAIN]));
-}

@@ -1,7 +1,8 @@
-import { polygonArea, polygonHull } from 'd3-polygon';
+import { polygonHull } from 'd3-polygon';
 import { line, outline, text } from '../sheets/drawing';
 import type { Drawing, Mark, Spot } from '../sheets/drawing';
 import { hole } from './copeSheet';
+import { flatArea } from './outlines';
 
 /** A plate as it is cut, mm, where it lies on its own paper. */
 export interface Plate {
@@ -50,9 +51,6 @@ export const areaOf = ({ edge, holes, windows = [] }: Plate): number =>
   flatArea(edge) -
   holes.reduce((sum, { across }) => sum + (Math.PI / 4) * across ** 2, 0) -
   windows.reduce((sum, one) => sum + flatArea(one), 0);
-
-const flatArea = (edge: readonly Spot[]): number =>
-  Math.abs(polygonArea(edge.map(([x, y]): [number, number] => [x, y])));
 
 /** Plates at full size beside each other: edges to cut, holes to drill, lines to fold along. */
 export function platesDrawing(plates: readonly Plate[]): Drawing {

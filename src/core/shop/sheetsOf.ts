@@ -9,7 +9,7 @@ import { cutsOf } from './cut';
 import { partsList, totals } from './partsList';
 import { shopParts } from './parts';
 import type { ShopMember } from './parts';
-import { jigSheet, uprightSheet } from './boardSheets';
+import { jigSheet, plateArmSheet, uprightSheet } from './boardSheets';
 import { bracketSheet } from './bracketSheet';
 import { copeSheet, threadSheet, tubeSheet } from './cutSheets';
 import { pieceSheet, pieceTitle } from './pieces/pieces';
@@ -83,6 +83,11 @@ export function sheetEntries(build: Build): SheetEntry[] {
         if (part.as === 'arm' && part.joints.length > 2)
           entry(`${part.id}/jig`, `${part.name}, jig`, part.members, (id, title) =>
             jigSheet(build, hand, part, { id, title, group }),
+          );
+        const plates = part.members.filter(({ made }) => made.form === 'plate');
+        if (plates.length > 0 && part.as === 'arm' && part.joints.length > 2)
+          entry(`${part.id}/plate`, `${part.name}, plate`, plates, (id, title) =>
+            plateArmSheet(build, hand, part, { id, title, group }),
           );
         cutsOf(wheel, part).forEach((cut, i) => {
           if (cut.ends.every(({ cope }) => cope === null)) return;

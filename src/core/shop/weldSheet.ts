@@ -2,7 +2,9 @@ import type { Wheel } from '../kinematics/wheel';
 import { pointLabel } from '../model/labels';
 import { counted } from '../model/wording';
 import type { Sheet } from '../sheets/drawing';
+import type { MemberBuild } from '../model/made';
 import { codeOf, partCode } from './code';
+import { roundOf } from './copeSheet';
 import { cutsOf } from './cut';
 import type { EndCut } from './cut';
 import type { ShopPart } from './parts';
@@ -27,7 +29,7 @@ export const AWAY = 75;
 export function weldsOf(wheel: Wheel, part: ShopPart): Weld[] {
   return cutsOf(wheel, part).flatMap(({ member, ends }) =>
     ends.flatMap((end): Weld[] => {
-      const length = lengthOf(end, member.made.outside);
+      const length = lengthOf(end, member.made);
       if (length === null) return [];
       return [
         {
@@ -44,14 +46,19 @@ export function weldsOf(wheel: Wheel, part: ShopPart): Weld[] {
 }
 
 /** Round the tube's skin as it is cut; null where nothing is welded. */
-function lengthOf({ made, cope }: EndCut, outside: number): number | null {
-  if (made.as === 'rodEnd') return made.bung > 0 ? Math.PI * outside : null;
-  if (made.as === 'plate') return Math.PI * outside;
+function lengthOf({ made, cope }: EndCut, tube: MemberBuild): number | null {
+  const around = roundOf(tube);
+  if (made.as === 'rodEnd') return made.bung > 0 ? around : null;
+  // A plate is welded on both its faces.
+  if (tube.form === 'plate')
+    return made.as === 'plate' ? 2 * tube.outside : 2 * Math.PI * made.outside;
+  if (made.as === 'plate') return around;
   if (!cope) return null;
   let round = 0;
   cope.profile.forEach(({ turn, from }, i) => {
     const before = cope.profile[i - 1];
-    if (before) round += Math.hypot(((turn - before.turn) * outside) / 2, from - before.from);
+    if (before)
+      round += Math.hypot(((turn - before.turn) * around) / (2 * Math.PI), from - before.from);
   });
   return round;
 }

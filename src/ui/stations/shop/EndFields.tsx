@@ -34,6 +34,8 @@ import { HeldFields } from './HeldFields';
 import { rodEndOf } from './rodEndOf';
 
 const KIND_WORDS = { rodEnd: 'rod end', housing: 'housing', plate: 'butted' };
+/** What a plate's leg may end in. */
+const WELDED = END_KINDS.filter((kind) => kind !== 'rodEnd');
 const rodShape = rodEndMade.shape;
 const housingShape = housingMade.shape;
 
@@ -64,7 +66,7 @@ export function EndFields({ title, made, end, cut, unit, put }: Props) {
         <Choice
           label={`What is at the ${title.toLowerCase()}`}
           value={one.as}
-          options={END_KINDS}
+          options={made.form === 'plate' ? WELDED : END_KINDS}
           words={KIND_WORDS}
           onPick={(as) => put((draft) => void (draft[end] = startingEnd(as, draft, end)))}
         />
@@ -168,7 +170,7 @@ function RodEnd({
           options={HANDS}
           onPick={(hand) => set((draft) => void (draft.hand = hand))}
         />
-        {LENGTHS.filter(({ key }) => key !== 'bung' || made.form === 'tube').map(
+        {LENGTHS.filter(({ key }) => key !== 'bung' || made.form !== 'bar').map(
           ({ key, label }) => (
             <LengthField
               key={key}
