@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { FITS, SUPPORT_KINDS, fitSchema } from './column';
 import type { Fit } from './column';
-import { group, label, measure, problem, remark, tolerance } from './wording';
+import { memberBuildSchema } from './made';
+import { group, label, listOf, measure, problem, remark, tolerance } from './wording';
 
 /** Parts on the shelf: own records, used in any build. Lengths mm, angles degrees. */
 export const PART_KINDS = [
@@ -22,8 +23,12 @@ export const PART_KINDS = [
   'spring',
   'bar',
   'plate',
+  'kit',
 ] as const;
 export type PartKind = (typeof PART_KINDS)[number];
+/** Parts that are typed; a kit is kept from a build. */
+export type TypedKind = Exclude<PartKind, 'kit'>;
+export const TYPED_KINDS = PART_KINDS.filter((kind): kind is TypedKind => kind !== 'kit');
 
 const common = { name: label(80), note: remark(400) };
 const offset = measure('mm', -2000, 2000);
@@ -229,6 +234,25 @@ export const platePart = group({
   ...stated.shape,
 });
 
+/** What an axle's parts are made of, with what each is cut to, to be used in another build. */
+export const kitPart = group({
+  kind: z.literal('kit'),
+  ...common,
+  /** The kind of corner it was made for. */
+  of: remark(),
+  members: listOf(
+    group({
+      id: z.string({ error: problem }).min(1, 'is empty').max(80, 'is too long'),
+      name: label(80),
+      made: memberBuildSchema,
+      cut: measure('mm', -1000, 5000),
+    }),
+    40,
+    'parts',
+  ).min(1, 'are none'),
+});
+export type Kit = z.infer<typeof kitPart>;
+
 /** The same as the column has it. */
 export const fitOf = ({ teeth, ...fit }: PartFit): Fit => ({ ...fit, ...(teeth > 0 && { teeth }) });
 
@@ -250,6 +274,7 @@ export const partSchema = z.discriminatedUnion('kind', [
   springPart,
   barPart,
   platePart,
+  kitPart,
 ]);
 export type Part = z.infer<typeof partSchema>;
 export type UprightPart = z.infer<typeof uprightPart>;

@@ -1,3 +1,4 @@
+import { startingBuild } from './made';
 import type { Part } from './parts';
 
 /** An invented set to start a shelf with: no real maker's parts. */
@@ -297,5 +298,17 @@ export const STARTER_SHELF: Part[] = [
     note: 'For brackets.',
     thick: 4,
     material: 'mild steel',
+  },
+  {
+    kind: 'kit',
+    name: 'Tie rod of tube, M12 ends',
+    note: 'Sample data: a left and a right thread, cut for 340 mm joint to joint.',
+    of: 'double-wishbone',
+    members: [
+      {
+        ...{ id: 'tieRodInner tieRodOuter', name: 'tie rod', cut: 260 },
+        made: startingBuild({ role: 'rod', diameter: 16 }),
+      },
+    ],
   },
 ];

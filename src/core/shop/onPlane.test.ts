@@ -193,7 +193,6 @@ describe('an arm of plate', () => {
             let metal = Math.max(
               ...part.members.flatMap(({ from, to }) => [
                 28 - toLine(p, spot(from), spot(to)),
-                29 - Math.hypot(p[0] - spot(from)[0], p[1] - spot(from)[1]),
                 33 - Math.hypot(p[0] - spot(to)[0], p[1] - spot(to)[1]),
               ]),
             );
@@ -202,9 +201,13 @@ describe('an arm of plate', () => {
               const [a, b] = [dot(axis, plane.x), dot(axis, plane.y)];
               const size = Math.hypot(a, b);
               const d: Spot = [p[0] - spot(member.from)[0], p[1] - spot(member.from)[1]];
+              const to = spot(member.to);
+              // Beyond the housing's skin, seen from the other joint, within a leg's width of it.
+              const square = (q: Spot) => (q[1] * a - q[0] * b) / size;
+              const toward = square([to[0] - spot(member.from)[0], to[1] - spot(member.from)[1]]);
+              const t = square(d) * Math.sign(toward);
               const s = Math.abs((d[0] * a + d[1] * b) / size);
-              const t = Math.abs((d[1] * a - d[0] * b) / size);
-              metal = Math.min(metal, Math.max(s - 20, t - 19));
+              metal = Math.min(metal, Math.max(s - 56, t - 19, -75 - t));
             }
             for (const { outlines } of swept)
               for (const outline of outlines.filter(isOuter)) {

@@ -58,12 +58,14 @@ export function plateArmOf(
       if (end.as === 'plate')
         gone.push(endOff(at, spot(joint === from ? to : from), made, end.back));
       if (end.as !== 'housing') continue;
-      bodies.push(disc(at, end.outside / 2 + ROUND_IT));
       const axis = axisAt(wheel, member, joint);
-      // A pivot lies flat in the edge: the plate ends on its skin.
-      const lies = axis !== null && Math.abs(dot(axis, plane.up)) < Math.SQRT1_2;
-      if (lies) gone.push(lyingHousing(at, axis, plane, end));
-      else holes.set(joint, { at, across: end.outside, joint });
+      // A pivot lies flat in the edge: the plate ends on its skin. What stands in the plate has a ring of it all round.
+      if (axis !== null && Math.abs(dot(axis, plane.up)) < Math.SQRT1_2)
+        gone.push(fromSkin(at, axis, plane, spot(joint === from ? to : from), end, made.outside));
+      else {
+        bodies.push(disc(at, end.outside / 2 + ROUND_IT));
+        holes.set(joint, { at, across: end.outside, joint });
+      }
     }
   }
   const kept = swept.flatMap(({ outlines }) => grown(outlines, room));
@@ -140,17 +142,25 @@ function endOff(at: Spot, other: Spot, { outside }: ShopMember['made'], back: nu
   return [place(back, far), place(-far, far), place(-far, -far), place(back, -far)];
 }
 
-/** A housing that lies flat in the plate's edge. */
-function lyingHousing(
+/** What of a leg is on the far side of a housing's skin that lies flat in its edge. */
+function fromSkin(
   at: Spot,
   axis: readonly [number, number, number],
   { x, y }: Plane,
+  other: Spot,
   { outside, length }: { outside: number; length: number },
+  wide: number,
 ): Spot[] {
   const [a, b] = [dot(axis, x), dot(axis, y)];
   const size = Math.hypot(a, b) || 1;
   const [ux, uy] = [a / size, b / size];
-  const place = (s: number, t: number): Spot => [at[0] + ux * s - uy * t, at[1] + uy * s + ux * t];
-  const [half, round] = [length / 2, outside / 2];
-  return [place(half, round), place(-half, round), place(-half, -round), place(half, -round)];
+  // Square to the pivots, toward the leg.
+  const side = Math.sign((other[1] - at[1]) * ux - (other[0] - at[0]) * uy) || 1;
+  const place = (s: number, t: number): Spot => [
+    at[0] + ux * s - uy * side * t,
+    at[1] + uy * s + ux * side * t,
+  ];
+  const [half, far] = [Math.max(length / 2, wide), outside / 2 + wide];
+  const skin = outside / 2;
+  return [place(half, skin), place(-half, skin), place(-half, -far), place(half, -far)];
 }

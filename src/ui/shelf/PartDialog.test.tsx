@@ -1,13 +1,13 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { PART_KINDS, partSchema } from '@/core/model/parts';
+import { TYPED_KINDS, partSchema } from '@/core/model/parts';
 import { BLANKS, FIELDS, KIND_WORDS, inBrief } from './kinds';
 import { PartDialog } from './PartDialog';
 
 const user = userEvent.setup({ delay: null });
 jest.setTimeout(30_000);
 
-it.each(PART_KINDS)('takes a new %s in any notation once it has a name', async (kind) => {
+it.each(TYPED_KINDS)('takes a new %s in any notation once it has a name', async (kind) => {
   const keep = jest.fn();
   render(<PartDialog part={BLANKS[kind]} isNew onClose={jest.fn()} onKeep={keep} />);
   const put = screen.getByRole('button', { name: 'Put it on the shelf' });

@@ -1,7 +1,7 @@
 import { render, screen, waitForElementToBeRemoved, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
-import { PART_KINDS } from '@/core/model/parts';
+import { TYPED_KINDS } from '@/core/model/parts';
 import { STARTER_SHELF } from '@/core/model/starterShelf';
 import type { Part } from '@/core/model/parts';
 import { keepPart, putPartBack, removePart, shelf } from '@/server/actions';
@@ -47,7 +47,7 @@ it('lists parts by kind, and says so where there are none', () => {
   const racks = within(screen.getByRole('region', { name: /Racks/i }));
   expect(racks.getByText(rack.name)).toBeVisible();
   expect(screen.getAllByText('None yet: put the first one there.')).toHaveLength(
-    PART_KINDS.length - 1,
+    TYPED_KINDS.length - 1,
   );
 });
 

@@ -46,7 +46,7 @@ export function ShelfPage({ parts }: { parts: Shelved[] }) {
           kind={kind}
           parts={parts.filter((one) => one.kind === kind)}
           busy={busy}
-          onNew={() => setOpen({ id: null, part: BLANKS[kind] })}
+          onNew={kind === 'kit' ? null : () => setOpen({ id: null, part: BLANKS[kind] })}
           onOpen={(id, part) => setOpen({ id, part })}
           onRemove={remove}
         />
@@ -74,7 +74,8 @@ function Kind({
   kind: PartKind;
   parts: Shelved[];
   busy: boolean;
-  onNew: () => void;
+  /** Null where it is kept from a build. */
+  onNew: (() => void) | null;
   onOpen: (id: string | null, part: Part) => void;
   onRemove: (one: Shelved) => void;
 }) {
@@ -85,12 +86,18 @@ function Kind({
         <Typography variant="h2" sx={{ flex: 1 }}>
           {many}
         </Typography>
-        <Button size="small" onClick={onNew} disabled={busy}>
-          New {one}
-        </Button>
+        {onNew && (
+          <Button size="small" onClick={onNew} disabled={busy}>
+            New {one}
+          </Button>
+        )}
       </Box>
       {parts.length === 0 && (
-        <Typography color="text.secondary">None yet: put the first one there.</Typography>
+        <Typography color="text.secondary">
+          {onNew
+            ? 'None yet: put the first one there.'
+            : 'None yet: keep the first one from Jigs & parts, parts list.'}
+        </Typography>
       )}
       {parts.map((shelved) => {
         const { id, name, part } = shelved;

@@ -1,5 +1,5 @@
 import { FITS, SUPPORT_KINDS } from '@/core/model/column';
-import type { Part, PartFit, PartKind } from '@/core/model/parts';
+import type { Part, PartFit, PartKind, TypedKind } from '@/core/model/parts';
 import { printLength, trimmed } from '@/core/model/units';
 
 /** One field of a part's form: what it is called and how it is typed. */
@@ -33,6 +33,7 @@ export const KIND_WORDS: Record<PartKind, { one: string; many: string }> = {
   spring: { one: 'coil spring', many: 'Coil springs' },
   bar: { one: 'bar', many: 'Bars' },
   plate: { one: 'plate', many: 'Plates' },
+  kit: { one: 'kit', many: 'Kits of arms and rods' },
 };
 
 const length = (path: string, label: string): PartField => ({ path, label, type: 'length' });
@@ -162,13 +163,14 @@ export const FIELDS: Record<PartKind, PartField[]> = {
     length('length', 'Length that twists'),
   ],
   plate: [length('thick', 'Thick'), text('material', 'Material'), ...stated],
+  kit: [text('of', 'Made for corners of the kind')],
 };
 
 const SPLINE: PartFit = { by: 'spline', diameter: 16, teeth: 36, depth: 25 };
 const BOTH = { above: SPLINE, below: SPLINE };
 
 /** What a new part's form begins with besides its measures, which are empty until they are typed. */
-export const BLANKS: { [K in PartKind]: Extract<Part, { kind: K }> } = {
+export const BLANKS: { [K in TypedKind]: Extract<Part, { kind: K }> } = {
   upright: {
     kind: 'upright',
     name: '',
@@ -292,6 +294,8 @@ export function inBrief(part: Part): string {
       return `${trimmed(part.rate, 1)} N/mm, ${mm(part.free)} free, ${mm(part.bind)} bound, ${mm(part.inside)} inside`;
     case 'bar':
       return `${mm(part.outside)}${part.wall > 0 ? ` x ${mm(part.wall)}` : ' solid'}, ${mm(part.length)} that twists`;
+    case 'kit':
+      return part.members.map(({ name, cut }) => `${name} cut ${mm(cut)}`).join(', ');
     case 'plate':
       return `${mm(part.thick)} thick, ${part.material || 'material not written'}`;
     case 'tube':

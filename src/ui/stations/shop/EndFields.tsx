@@ -1,6 +1,8 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import {
   END_KINDS,
   HANDS,
@@ -25,6 +27,7 @@ import type { ThreadName } from '@/core/model/threads';
 import { lengthIn, saidIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import type { EndCut } from '@/core/shop/cut';
+import { substituted } from '@/core/shop/kit';
 import { stackInWords, stackOf } from '@/core/shop/stack';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
@@ -146,6 +149,7 @@ function RodEnd({
 }: OfEnd<RodEndMade> & { one: RodEndMade; made: MemberBuild }) {
   const { held } = one;
   const stack = stackOf(one);
+  const [instead, setInstead] = useState<string[]>([]);
   return (
     <>
       <Fields>
@@ -199,8 +203,19 @@ function RodEnd({
       <FromShelf
         kind="rodEnd"
         title="Take a rod end from the shelf"
-        onPick={(part) => set((draft) => void Object.assign(draft, rodEndOf(part)))}
+        onPick={(part) => {
+          const next = { ...one, ...rodEndOf(part) };
+          setInstead(substituted(one, next));
+          set((draft) => void Object.assign(draft, rodEndOf(part)));
+        }}
       />
+      {instead.length > 0 && (
+        <Alert severity="warning" onClose={() => setInstead([])} sx={{ mt: 0.5 }}>
+          {instead.map((says) => (
+            <div key={says}>{saidIn(says, unit)}.</div>
+          ))}
+        </Alert>
+      )}
       <HeldFields
         held={held}
         unit={unit}

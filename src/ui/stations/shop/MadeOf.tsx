@@ -248,7 +248,7 @@ export function MadeOf({ build, entry, unit, onEdit }: Props) {
       </Section>
       {(['from', 'to'] as const).map((end) => (
         <EndFields
-          key={end}
+          key={`${member.id} ${end}`}
           title={capital(pointLabel(wheel.design, member[end]))}
           made={made}
           end={end}

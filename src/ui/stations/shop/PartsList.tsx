@@ -13,6 +13,7 @@ import { lengthIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
 import { fileName, partsCsv } from '@/core/shop/csv';
+import { leftOver } from '@/core/shop/kit';
 import { partsList, pricesOfVariants, totals, unpriced } from '@/core/shop/partsList';
 import type { ListedPart } from '@/core/shop/listed';
 import type { Money } from '@/core/shop/partsList';
@@ -21,6 +22,7 @@ import { PlainField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
 import { TextLine } from '../../fields/TextLine';
 import { Said, Section } from '../damper/parts';
+import { Kits } from './Kits';
 
 const shape = partRecordSchema.shape;
 const ownShape = shape.own.unwrap().shape;
@@ -42,6 +44,7 @@ export function PartsList({ build, unit, onEdit }: Props) {
     () => ((build.layouts ?? []).length > 0 ? pricesOfVariants(build) : []),
     [build],
   );
+  const gone = useMemo(() => leftOver(build), [build]);
   const unsprung = rows.reduce((sum, row) => sum + row.unsprung, 0);
   const put = (key: string, act: (record: PartRecord) => void, step?: string) =>
     onEdit((draft) => {
@@ -84,6 +87,7 @@ export function PartsList({ build, unit, onEdit }: Props) {
           ))}
         </Section>
       )}
+      <Kits build={build} unit={unit} onEdit={onEdit} />
       <Table aria-label="Parts list">
         <thead>
           <tr>
@@ -116,6 +120,31 @@ export function PartsList({ build, unit, onEdit }: Props) {
           ))}
         </tbody>
       </Table>
+      {gone.length > 0 && (
+        <Section title="Noted, and no longer in the list">
+          <Said>Bought or noted for something that is made otherwise now.</Said>
+          {gone.map(({ key, state, price, currency: of, source }) => (
+            <Typography key={key} variant="body2" data-left-over={key}>
+              {[key, state, price !== undefined && `${price.toFixed(2)} ${of ?? 'EUR'}`, source]
+                .filter(Boolean)
+                .join(', ')}
+              <Button
+                size="small"
+                color="inherit"
+                aria-label={`Forget ${key}`}
+                onClick={() =>
+                  onEdit((draft) => {
+                    if (draft.shop?.parts)
+                      draft.shop.parts = draft.shop.parts.filter((one) => one.key !== key);
+                  })
+                }
+              >
+                Forget
+              </Button>
+            </Typography>
+          ))}
+        </Section>
+      )}
       <Box sx={{ display: 'flex', gap: 1, pt: 1, pb: 2 }}>
         <Button size="small" variant="outlined" onClick={addOwn}>
           Add a line of your own
