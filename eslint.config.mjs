@@ -23,6 +23,7 @@ const FLOORS = [
   'takeoff',
   'tolerance',
   'clearance',
+  'scan',
   'damper',
   'loads',
   'column',

@@ -7,19 +7,19 @@ import { spindleAt } from '../kinematics/frames';
 import { placer } from '../kinematics/joints';
 import type { Joints } from '../kinematics/joints';
 import { pointLabel, rodWord } from '../model/labels';
-import { toVec } from '../model/points';
 import type { PointName, Points } from '../model/points';
 import { shaftAt } from '../motion/halfShaft';
 import { positionsOf } from './positions';
+import { solidOf } from './solid';
 import type { Position } from './positions';
 import { isBeside, startingRoom } from '../model/room';
 import type { KeepOut, WantedRoom } from '../model/room';
 import { JOINT_BODY, roomInWheel } from '../upright/rim';
 import { add, distance, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
-import { betweenLines, leastAlong, leastToConvex, toBox, toCylinder } from './shapes';
+import { betweenLines, leastAlong } from './shapes';
 import type { Least } from './shapes';
-import { leastRound, toRing } from './ring';
+import { toRing } from './ring';
 import type { Ring } from './ring';
 import type { Wheel } from '../kinematics/wheel';
 
@@ -154,6 +154,7 @@ export function clearancesAt(
   const jointsAt = placer(corner.drawn);
   const low = lowJoints(type, corner.drawn.points);
   const bodies = keepOuts.filter((body) => isBeside(body, wheel));
+  const hand = wheel.side === 'left' ? 1 : -1;
   const rodRadius = type.tieRod ? rodAsBuilt({ rod }, wheel).parts.outside / 2 : 0;
   for (const { fullBump, ...position } of positions) {
     if (!corner.corner.pose(position.travel, corner.rackSign * position.rack, upright)) continue;
@@ -173,7 +174,7 @@ export function clearancesAt(
           ...{ at: found!.at, ...position },
         });
     };
-    closeIn(design, around, at, upright, bodies, wanted, rodRadius, look);
+    closeIn(design, around, at, upright, bodies, wanted, rodRadius, hand, look);
     // The ground comes up by as much as the wheel does.
     if (fullBump && position.rack === 0)
       overGround(design, type, low, at, position.travel, wanted, look);
@@ -205,6 +206,7 @@ function closeIn(
   keepOuts: KeepOut[],
   { moving, tyre: wide }: WantedRoom,
   rodRadius: number,
+  hand: 1 | -1,
   look: Look,
 ): void {
   const tyre = tyreOf(design, at.wheelCentre, spindleAt(upright));
@@ -222,7 +224,7 @@ function closeIn(
       isOfRod(name) ? 'rod' : part,
     );
   for (const body of keepOuts) {
-    const distanceTo = bodyDistance(body);
+    const solid = solidOf(body, hand);
     for (const tube of rod ? [...rest, rod] : rest) {
       const { name, from, to, radius } = tube;
       look(
@@ -231,23 +233,16 @@ function closeIn(
         moving,
         radius,
         (ceiling) =>
-          distanceTo(scale(add(from, to), 0.5)) - distance(from, to) / 2 >= ceiling
+          solid.toPoint(scale(add(from, to), 0.5)) - distance(from, to) / 2 >= ceiling
             ? null
-            : leastToConvex(from, to, distanceTo),
+            : solid.toLine(from, to),
         tube === rod ? 'rod' : undefined,
         damper.includes(tube),
       );
     }
     // Inner pivots are bolted to what they are near: only what moves is looked at.
-    for (const name of movers) joint(name, body.name, distanceTo);
-    look(
-      'tyre',
-      body.name,
-      wide,
-      0,
-      (ceiling) => leastRound(tyre, distanceTo, boxOf(body), ceiling),
-      'wheel',
-    );
+    for (const name of movers) joint(name, body.name, solid.toPoint);
+    look('tyre', body.name, wide, 0, (ceiling) => solid.toTyre(tyre, ceiling), 'wheel');
   }
   const apart = (a: Tube, b: Tube, ofDamper = damper.includes(a) || damper.includes(b)) =>
     look(
@@ -344,28 +339,6 @@ export function tyreOf(design: AxleDesign, centre: Vec, axis: Vec): Ring {
     outer: tyre.radius,
     width: Math.max(tyre.width, rim?.width ?? 0),
   };
-}
-
-/** The box along the axes that a body lies in: its middle and half of its size. */
-function boxOf(body: KeepOut): { middle: Vec; half: Vec } {
-  if (body.kind === 'box')
-    return { middle: toVec(body.middle), half: scale(toVec(body.size), 0.5) };
-  const [from, to] = [toVec(body.from), toVec(body.to)];
-  const reach = body.diameter / 2;
-  return {
-    middle: scale(add(from, to), 0.5),
-    half: [0, 1, 2].map((i) => Math.abs(to[i] - from[i]) / 2 + reach) as unknown as Vec,
-  };
-}
-
-/** From a place to a body's surface, in its own axes, mm; below 0 by the depth within it. */
-export function bodyDistance(body: KeepOut): (p: Vec) => number {
-  if (body.kind === 'box') {
-    const [middle, extent] = [toVec(body.middle), toVec(body.size)];
-    return (p) => toBox(p, middle, extent);
-  }
-  const [from, to] = [toVec(body.from), toVec(body.to)];
-  return (p) => toCylinder(p, from, to, body.diameter / 2);
 }
 
 function overGround(

@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { aColumn, aJoint } from '../../test/columns';
 import { seeded } from '../../test/leastRange';
 import type { Vec } from '../geometry/vec';
-import type { KeepOut } from '../model/room';
+import type { PlainBody } from '../model/room';
 import { carBodiesOf, nearOf, roundsOf } from './clearance';
 import { placesOf } from './places';
 
 /** From a place to a body's surface, written for this test: boxes and cylinders by clamping. */
-function outside(body: KeepOut, [x, y, z]: Vec): number {
+function outside(body: PlainBody, [x, y, z]: Vec): number {
   if (body.kind === 'box') {
     const d = [
       [x, body.middle.ahead, body.size.ahead],
@@ -43,7 +43,7 @@ const anyBody = fc
     ),
     side: fc.constantFrom('left' as const, 'right' as const, undefined),
   })
-  .map(({ round, at: [ahead, out, up], by, side }): KeepOut => {
+  .map(({ round, at: [ahead, out, up], by, side }): PlainBody => {
     const own = { id: 'b', name: 'body', axle: 'front' as const, ...(side && { side }) };
     return round
       ? {

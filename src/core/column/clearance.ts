@@ -1,10 +1,11 @@
-import { bodyDistance } from '../clearance/room';
+import { bodyDistance, solidOf } from '../clearance/solid';
 import { leastToConvex } from '../clearance/shapes';
+import type { Least } from '../clearance/shapes';
 import { add, distance, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { AxleName } from '../model/build';
 import type { Column } from '../model/column';
-import type { KeepOut } from '../model/room';
+import type { KeepOut, PlainBody } from '../model/room';
 import { legsOf, pedalBoxOf } from './driver';
 import { jointName, shaftLinesOf } from './places';
 import type { ColumnPlaces } from './places';
@@ -24,6 +25,8 @@ export interface CarBody {
   name: string;
   /** From a place to its surface, mm, below 0 by the depth within it. */
   distanceTo: (p: Vec) => number;
+  /** The least of that along a line, where it has more than one dip. */
+  toLine?: (from: Vec, to: Vec) => Least;
 }
 
 /** How near a part of a column comes to a body, mm; below 0 by how deep it is in it; and where. */
@@ -82,7 +85,12 @@ export function carBodiesOf(
 ): CarBody[] {
   const bodies = keepOuts
     .filter((body) => body.axle === axle)
-    .flatMap((body) => {
+    .flatMap((body): CarBody[] => {
+      // A surface out of a file is in the car's own axes already.
+      if (body.kind === 'mesh') {
+        const { toPoint, toLine } = solidOf(body, 1);
+        return [{ id: body.id, name: body.name, distanceTo: toPoint, toLine }];
+      }
       const distanceTo = bodyDistance(body);
       const sides = body.side ? [body.side] : SIDES;
       return sides.map((side): CarBody => ({
@@ -99,7 +107,7 @@ export function carBodiesOf(
 }
 
 /** A box across the car's middle is one with its mirror image. */
-const isInMiddle = (body: KeepOut): boolean =>
+const isInMiddle = (body: PlainBody): boolean =>
   body.kind === 'box' && Math.abs(body.middle.out) <= body.size.out / 2;
 
 /**
@@ -117,7 +125,7 @@ export function nearOf(
       // No place of it is nearer than its middle by more than half its length.
       const middle = body.distanceTo(scale(add(from, to), 0.5)) - radius;
       if (middle - distance(from, to) / 2 >= under) continue;
-      const near = leastToConvex(from, to, body.distanceTo);
+      const near = body.toLine?.(from, to) ?? leastToConvex(from, to, body.distanceTo);
       const clearance = near.distance - radius;
       if (clearance >= under) continue;
       const key = `${name}|${body.id}`;

@@ -1,8 +1,8 @@
-import { bodyDistance } from '../clearance/room';
+import { bodyDistance } from '../clearance/solid';
 import { add, cross, distance, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Column } from '../model/column';
-import type { KeepOut } from '../model/room';
+import type { PlainBody } from '../model/room';
 import { placesOf, shaftLinesOf } from './places';
 
 /** From the rim to the outside of the knuckles, across a leg where nothing is said, and across a shod foot, mm (from memory). */
@@ -27,15 +27,20 @@ export const seatLeft = ({ driver, wheel }: Pick<Column, 'driver' | 'wheel'>): n
   driver?.left ?? wheel.centre.left;
 
 /** Thighs, shins and feet as round bodies, in the car's own axes: `out` is to the left. */
-export function legsOf(column: Pick<Column, 'driver' | 'wheel'>): KeepOut[] {
+export function legsOf(column: Pick<Column, 'driver' | 'wheel'>): PlainBody[] {
   const { driver } = column;
   if (!driver) return [];
   const { kneesApart = 0, leg = LEG } = driver;
   const [hip, knee, heel, toe] = [driver.hip, driver.knee, driver.heel, driver.toe].map(whole);
   const left = seatLeft(column);
-  const part = (name: string, from: InSide | null, to: InSide | null, diameter = leg): KeepOut[] =>
+  const part = (
+    name: string,
+    from: InSide | null,
+    to: InSide | null,
+    diameter = leg,
+  ): PlainBody[] =>
     from && to && Math.hypot(to.ahead - from.ahead, to.up - from.up) > 1
-      ? (['left', 'right'] as const).map((side): KeepOut => {
+      ? (['left', 'right'] as const).map((side): PlainBody => {
           const out = left + ((side === 'left' ? 1 : -1) * kneesApart) / 2;
           return {
             kind: 'cylinder',
@@ -56,7 +61,7 @@ export function legsOf(column: Pick<Column, 'driver' | 'wheel'>): KeepOut[] {
 }
 
 /** The pedals' box as a body, in the car's own axes: `out` is to the left. */
-export function pedalBoxOf({ driver }: Pick<Column, 'driver'>): KeepOut[] {
+export function pedalBoxOf({ driver }: Pick<Column, 'driver'>): PlainBody[] {
   if (!driver?.pedals) return [];
   const { middle, size } = driver.pedals;
   return [

@@ -3,7 +3,7 @@ import { MODULUS } from './loads';
 import type { Material } from './loads';
 import { THREAD_NAMES } from './threads';
 import type { ThreadName } from './threads';
-import { group, measure, problem, remark } from './wording';
+import { coordinate, group, listOf, measure, problem, remark } from './wording';
 
 /** A figure of a piece, or one of a few words; lengths mm, angles degrees, warmth °C. `start` is what it begins with. */
 type Figure = {
@@ -200,6 +200,7 @@ export const PIECE_FIELDS = {
     leg: mm('weld’s leg', 6, 1, 20),
     count: count(2),
   },
+  drawn: { thick: mm('thick', 6, 0.5, 60), material, count: count(2) },
   fit: {
     across: mm('across', 40, 4, 180),
     fit: word('How it sits', 'bush pressed in', FITS),
@@ -215,15 +216,28 @@ export const PIECE_FIELDS = {
   },
 } as const satisfies Record<string, Record<string, PieceField>>;
 
+const spot = z.tuple([coordinate, coordinate], { error: problem });
+const outline = z.array(spot).min(3, 'has fewer than three places').max(600, 'has too many places');
+/** A plate's edge, what is cut out of it, holes; mm. */
+export const plateShape = group({
+  edge: outline,
+  windows: listOf(outline, 40, 'windows'),
+  holes: listOf(group({ at: spot, across: measure('mm', 0.1, 2000) }), 200, 'holes'),
+});
+export type PlateShape = z.infer<typeof plateShape>;
+
 type Fields = typeof PIECE_FIELDS;
 export type PieceKind = keyof Fields;
 export const PIECE_KINDS = Object.keys(PIECE_FIELDS) as PieceKind[];
+/** Kinds that begin with figures; one out of a drawing begins with that. */
+export type StartedKind = Exclude<PieceKind, 'drawn'>;
+export const STARTED_KINDS = PIECE_KINDS.filter((kind): kind is StartedKind => kind !== 'drawn');
 
 type ValueOf<F> = F extends Word<infer T> ? T : number;
-/** A piece of one kind: what is said of it. */
+/** A piece of one kind: what is said of it; one out of a drawing also its shape. */
 export type PieceOf<K extends PieceKind> = { as: K; id: string; name?: string | undefined } & {
   -readonly [F in keyof Fields[K]]: ValueOf<Fields[K][F]>;
-};
+} & (K extends 'drawn' ? { shape: PlateShape } : unknown);
 export type Piece = { [K in PieceKind]: PieceOf<K> }[PieceKind];
 
 /** What a kind is called, and what for. */
@@ -243,6 +257,7 @@ export const PIECES: Record<PieceKind, { name: string; plate: boolean; says: str
   straight: { name: 'tapered hole, straight', plate: false, says: 'drilled for a bolt' },
   sleeve: { name: 'stepped sleeve', plate: false, says: 'a wide bore on a thin bolt' },
   donor: { name: 'rod made longer', plate: false, says: 'a donor’s, by a sleeve' },
+  drawn: { name: 'plate from a drawing', plate: true, says: 'closed outlines of a DXF' },
   fit: { name: 'fit and heat', plate: false, says: 'bore, pin, how warm' },
   pose: { name: 'table pose', plate: false, says: 'the corner on a welding table' },
 };
@@ -258,6 +273,7 @@ const schemaOf = (kind: PieceKind) =>
         fieldSchema(field),
       ]),
     ),
+    ...(kind === 'drawn' && { shape: plateShape }),
   });
 
 const UNITS = { length: 'mm', angle: 'deg', warmth: '°C' } as const;
@@ -283,10 +299,17 @@ export const pieceSchema = z.discriminatedUnion('as', [firstKind, ...otherKinds]
 export const MOST_PIECES = 60;
 
 /** A piece as it begins, with an id that none of those there has. */
-export function startingPiece<K extends PieceKind>(
-  as: K,
+export const startingPiece = (as: StartedKind, others: readonly Pick<Piece, 'id'>[]): Piece =>
+  begun(as, others) as unknown as Piece;
+
+/** A plate out of a drawing. */
+export const drawnPiece = (
+  shape: PlateShape,
+  name: string,
   others: readonly Pick<Piece, 'id'>[],
-): Piece {
+): Piece => ({ ...begun('drawn', others), name, shape }) as unknown as Piece;
+
+function begun(as: PieceKind, others: readonly Pick<Piece, 'id'>[]): object {
   let n = 1;
   while (others.some(({ id }) => id === `${as}${n}`)) n++;
   return {

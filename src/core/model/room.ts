@@ -1,7 +1,10 @@
 import { z } from 'zod';
-import { coordinate, group, label, listOf, measure, problem } from './wording';
+import { surfaceOf } from './mesh';
+import { coordinate, group, label, listOf, measure, problem, remark } from './wording';
 
 const size = measure('mm', 1, 5000);
+/** What a surface of the most triangles takes as text, and as much again. */
+const MOST_TEXT = 1_000_000;
 const where = {
   id: z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long'),
   name: label(),
@@ -28,8 +31,24 @@ export const keepOutSchema = z.discriminatedUnion('kind', [
     to: group(point),
     diameter: size,
   }),
+  /** A surface out of a file, in the car's own axes (`out` to the left): a scan, a plate, a cross-section. */
+  group({
+    kind: z.literal('mesh'),
+    ...where,
+    places: z.string({ error: problem }).max(MOST_TEXT, 'is too long'),
+    triangles: z.string({ error: problem }).max(MOST_TEXT, 'is too long'),
+    /** How far it lies at most from what the file has, for it has fewer triangles, mm. */
+    exact: measure('mm', 0, 1000),
+    /** Where it is from: a file's name. */
+    file: remark(120),
+  }).refine((body) => surfaceOf(body) !== null, {
+    error: 'is no surface: what it carries cannot be read',
+  }),
 ]);
 export type KeepOut = z.infer<typeof keepOutSchema>;
+export type MeshBody = Extract<KeepOut, { kind: 'mesh' }>;
+/** A body that is told by figures. */
+export type PlainBody = Exclude<KeepOut, MeshBody>;
 
 /** Whether a body stands beside a corner. */
 export const isBeside = (

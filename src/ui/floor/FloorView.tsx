@@ -166,7 +166,7 @@ export const FloorView = memo(function FloorView(props: Props) {
             strokeDasharray="2 5"
           />
         )}
-        <KeepOuts bodies={props.keepOuts} px={px} scale={scale} />
+        <KeepOuts bodies={props.keepOuts} px={px} scale={scale} hand={props.mirror} />
         <CornerDrawing
           {...{ view, drawn, px, scale, strings }}
           tyre={tyre}

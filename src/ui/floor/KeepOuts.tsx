@@ -1,14 +1,18 @@
-import type { KeepOut } from '@/core/model/room';
+import { surfaceOf } from '@/core/model/mesh';
+import type { KeepOut, MeshBody } from '@/core/model/room';
 import type { Vec } from '@/core/geometry/vec';
 import { SLATE } from '../theme';
 
-/** Bodies to keep clear of, hatched faintly; a round one as a thick line of its own width. */
+/** Bodies to keep clear of, hatched faintly; a round one as a thick line of its own width, one out of a file as dots. */
 export function KeepOuts({
   bodies,
   px,
   scale,
+  hand = 1,
 }: {
   bodies: KeepOut[];
+  /** −1 where outward is the car's right. */
+  hand?: 1 | -1;
   px: (p: Vec) => [number, number];
   scale: number;
 }) {
@@ -36,6 +40,20 @@ export function KeepOuts({
             </rect>
           );
         }
+        if (body.kind === 'mesh')
+          return (
+            <path
+              key={body.id}
+              d={dotsOf(body, px, hand)}
+              strokeWidth={1.6}
+              strokeLinecap="round"
+              strokeOpacity={0.55}
+              fill="none"
+              data-keepout={body.name}
+            >
+              <title>{body.name}</title>
+            </path>
+          );
         const [x1, y1] = px([body.from.ahead, body.from.out, body.from.up]);
         const [x2, y2] = px([body.to.ahead, body.to.out, body.to.up]);
         return (
@@ -55,4 +73,20 @@ export function KeepOuts({
       })}
     </g>
   );
+}
+
+/** So many places of a surface are drawn. */
+const DOTS = 1500;
+
+/** A surface out of a file as the places that it has. */
+function dotsOf(body: MeshBody, px: (p: Vec) => [number, number], hand: 1 | -1): string {
+  const { places } = surfaceOf(body)!;
+  const count = places.length / 3;
+  const step = Math.max(1, Math.ceil(count / DOTS));
+  let path = '';
+  for (let i = 0; i < count; i += step) {
+    const [x, y] = px([places[3 * i], hand * places[3 * i + 1], places[3 * i + 2]]);
+    path += `M${x.toFixed(1)} ${y.toFixed(1)}h0`;
+  }
+  return path;
 }

@@ -116,7 +116,7 @@ export const Space = memo(function Space(props: Props) {
         )),
       )}
       {props.keepOuts.map((body) => (
-        <Body key={body.id} body={body} place={place} />
+        <Body key={body.id} body={body} place={place} hand={mirror} />
       ))}
       {pointNames(drawn.type).map((name) => (
         <mesh

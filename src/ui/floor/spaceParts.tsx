@@ -1,10 +1,11 @@
 'use client';
 
 import { useThree } from '@react-three/fiber';
-import { useEffect } from 'react';
-import { Quaternion, Vector3 } from 'three';
+import { useEffect, useMemo } from 'react';
+import { BufferAttribute, BufferGeometry, DoubleSide, Quaternion, Vector3 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
-import type { KeepOut } from '@/core/model/room';
+import { surfaceOf } from '@/core/model/mesh';
+import type { KeepOut, MeshBody } from '@/core/model/room';
 import type { Vec } from '@/core/geometry/vec';
 import { toVec } from '@/core/model/points';
 import { SLATE } from '../theme';
@@ -83,7 +84,9 @@ export function Tube({
   );
 }
 
-export function Body({ body, place }: { body: KeepOut; place: Place }) {
+/** A body to keep clear of; `hand` −1 where outward is the car's right. */
+export function Body({ body, place, hand = 1 }: { body: KeepOut; place: Place; hand?: 1 | -1 }) {
+  if (body.kind === 'mesh') return <Surface body={body} place={place} hand={hand} />;
   if (body.kind === 'cylinder') {
     return (
       <Tube
@@ -100,6 +103,32 @@ export function Body({ body, place }: { body: KeepOut; place: Place }) {
     <mesh position={place(toVec(middle))}>
       <boxGeometry args={[size.out, size.up, size.ahead]} />
       <meshStandardMaterial color={SLATE.string} transparent opacity={0.5} depthWrite={false} />
+    </mesh>
+  );
+}
+
+function Surface({ body, place, hand }: { body: MeshBody; place: Place; hand: 1 | -1 }) {
+  const geometry = useMemo(() => {
+    const { places, triangles } = surfaceOf(body)!;
+    const drawn = new BufferGeometry();
+    const at = new Float32Array(places.length);
+    for (let i = 0; i < places.length; i += 3)
+      place([places[i], hand * places[i + 1], places[i + 2]]).toArray(at, i);
+    drawn.setAttribute('position', new BufferAttribute(at, 3));
+    drawn.setIndex(new BufferAttribute(triangles.slice(), 1));
+    drawn.computeVertexNormals();
+    return drawn;
+  }, [body, place, hand]);
+  useEffect(() => () => geometry.dispose(), [geometry]);
+  return (
+    <mesh geometry={geometry}>
+      <meshStandardMaterial
+        color={SLATE.string}
+        transparent
+        opacity={0.55}
+        side={DoubleSide}
+        depthWrite={false}
+      />
     </mesh>
   );
 }

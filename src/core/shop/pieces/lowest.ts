@@ -3,6 +3,7 @@ import { placer } from '../../kinematics/joints';
 import type { Wheel } from '../../kinematics/wheel';
 import type { Build } from '../../model/build';
 import { memberId } from '../../model/made';
+import { surfaceOf } from '../../model/mesh';
 import { isBeside } from '../../model/room';
 import type { KeepOut } from '../../model/room';
 
@@ -40,10 +41,14 @@ export function lowestAt(build: Pick<Build, 'room'>, wheel: Wheel, travel: numbe
   return low && { steering: low.over, name: low.name, other: least(others) };
 }
 
-const lowestOf = (body: KeepOut): number =>
-  body.kind === 'box'
-    ? body.middle.up - body.size.up / 2
-    : Math.min(body.from.up, body.to.up) - lying(body) * (body.diameter / 2);
+function lowestOf(body: KeepOut): number {
+  if (body.kind === 'box') return body.middle.up - body.size.up / 2;
+  if (body.kind === 'mesh') {
+    const { places } = surfaceOf(body)!;
+    return places.reduce((low, z, i) => (i % 3 === 2 ? Math.min(low, z) : low), Infinity);
+  }
+  return Math.min(body.from.up, body.to.up) - lying(body) * (body.diameter / 2);
+}
 
 /** How much of a round body's radius is below its line: none of one that stands upright. */
 function lying({ from, to }: Extract<KeepOut, { kind: 'cylinder' }>): number {

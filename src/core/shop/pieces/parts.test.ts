@@ -9,8 +9,8 @@ import { spindleOf } from '../../kinematics/spindle';
 import { Wheel, wheelOf } from '../../kinematics/wheel';
 import { axleSchema } from '../../model/build';
 import type { AxleDesign, Build } from '../../model/build';
-import { FITS, PIECE_KINDS, POSES, startingPiece } from '../../model/pieces';
-import type { Piece, PieceKind, PieceOf } from '../../model/pieces';
+import { FITS, STARTED_KINDS, POSES, startingPiece } from '../../model/pieces';
+import type { Piece, StartedKind, PieceOf } from '../../model/pieces';
 import { toVec } from '../../model/points';
 import { blankBuild } from '../../model/starts';
 import { shaftAt } from '../../motion/halfShaft';
@@ -24,7 +24,7 @@ import { posed } from './pose';
 import { shaftRange } from './shafts';
 
 const BLANK = blankBuild('x', 'double-wishbone');
-const start = <K extends PieceKind>(as: K, change: Partial<PieceOf<K>> = {}): PieceOf<K> =>
+const start = <K extends StartedKind>(as: K, change: Partial<PieceOf<K>> = {}): PieceOf<K> =>
   ({ ...startingPiece(as, []), ...change }) as unknown as PieceOf<K>;
 const made = (build: Build, piece: Piece) => worked(build, wheelOf(build, 'front', 'left'), piece);
 const figure = (piece: ReturnType<typeof made>, what: string): string =>
@@ -33,10 +33,10 @@ const figure = (piece: ReturnType<typeof made>, what: string): string =>
 describe('every piece', () => {
   it.each(CORNER_TYPES.map(({ kind }) => kind))('of %s is read back, drawn, listed', (kind) => {
     const build = blankBuild('x', kind);
-    build.front.pieces = PIECE_KINDS.map((as) => startingPiece(as, []));
+    build.front.pieces = STARTED_KINDS.map((as) => startingPiece(as, []));
     expect(axleSchema.safeParse(JSON.parse(JSON.stringify(build.front))).error).toBeUndefined();
     const entries = sheetEntries(build).filter(({ of }) => of?.piece);
-    expect(entries).toHaveLength(PIECE_KINDS.length);
+    expect(entries).toHaveLength(STARTED_KINDS.length);
     for (const { make } of entries) {
       const { drawing, tables, notes } = make();
       expect(JSON.stringify([drawing?.marks, tables, notes].slice(drawing ? 0 : 1))).not.toMatch(
@@ -46,7 +46,7 @@ describe('every piece', () => {
         expect(new DxfParser().parseSync(drawingDxf(drawing))!.entities.length).toBeGreaterThan(2);
     }
     const listed = partsList(build).filter(({ key }) => key.startsWith('front piece'));
-    expect(listed).toHaveLength(PIECE_KINDS.length - 2);
+    expect(listed).toHaveLength(STARTED_KINDS.length - 2);
   });
 
   it('has an id of its own, and a code that goes with what is said of it', () => {

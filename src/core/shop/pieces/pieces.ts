@@ -9,7 +9,7 @@ import type { Named } from '../sheetWords';
 import { fit } from './fits';
 import { gusset, rackMount, skid } from './folded';
 import { sleeve, straight, taper } from './holes';
-import { dummy, firewallPlate } from './ofOthers';
+import { drawn, dummy, firewallPlate } from './ofOthers';
 import { pose } from './pose';
 import { centrePlate, rackPlate } from './rackPlates';
 import { donor, halfShaft, rack } from './shafts';
@@ -18,6 +18,7 @@ import type { Shop, Worked } from './worked';
 
 const WORKERS: { [K in PieceKind]: (shop: Shop, piece: PieceOf<K>) => Worked } = {
   ...{ gusset, skid, rackPlate, rackMount, centrePlate, firewallPlate, dummy },
+  drawn,
   ...{ uprightPlate, steeringArm, rack, halfShaft, taper, straight, sleeve, donor, fit, pose },
 };
 

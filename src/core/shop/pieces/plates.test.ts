@@ -11,7 +11,7 @@ import { wheelOf } from '../../kinematics/wheel';
 import { buildSchema } from '../../model/build';
 import type { Build } from '../../model/build';
 import { PIECE_FIELDS, startingPiece } from '../../model/pieces';
-import type { Piece, PieceKind, PieceOf } from '../../model/pieces';
+import type { Piece, StartedKind, PieceOf } from '../../model/pieces';
 import { placeVec } from '../../model/place';
 import { toVec } from '../../model/points';
 import type { KeepOut } from '../../model/room';
@@ -27,7 +27,7 @@ const roadster = (): Build =>
   buildSchema.parse(JSON.parse(readFileSync('demo/roadster.havrik.json', 'utf8')));
 
 /** A piece of a kind with figures of its own, all within what may be said. */
-export const anyPiece = <K extends PieceKind>(as: K): fc.Arbitrary<PieceOf<K>> =>
+export const anyPiece = <K extends StartedKind>(as: K): fc.Arbitrary<PieceOf<K>> =>
   fc
     .array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 })
     .map((parts) => {

@@ -2,13 +2,13 @@ import { wheelOf } from '../../kinematics/wheel';
 import { distance } from '../../geometry/vec';
 import type { AxleName, Build } from '../../model/build';
 import { startingPiece } from '../../model/pieces';
-import type { Piece, PieceKind } from '../../model/pieces';
+import type { Piece, StartedKind } from '../../model/pieces';
 import { toVec } from '../../model/points';
 
 const tenths = (mm: number): number => Math.round(mm * 10) / 10;
 
 /** A piece as it begins on an axle: what the layout says already stands as it is drawn. */
-export function pieceFor(build: Build, axle: AxleName, kind: PieceKind): Piece {
+export function pieceFor(build: Build, axle: AxleName, kind: StartedKind): Piece {
   const wheel = wheelOf(build, axle, 'left');
   const piece = startingPiece(kind, wheel?.design.pieces ?? []);
   const rod = wheel?.type.tieRod;

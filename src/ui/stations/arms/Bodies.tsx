@@ -2,18 +2,22 @@ import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
+import Typography from '@mui/material/Typography';
 import { memo } from 'react';
+import { surfaceOf } from '@/core/model/mesh';
 import { startingRoom } from '@/core/model/room';
 import type { KeepOut, Room } from '@/core/model/room';
 import type { AxleName } from '@/core/model/build';
 import { COORDINATES } from '@/core/model/points';
 import type { Coordinate } from '@/core/model/points';
+import { lengthIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { coordinate, label, measure } from '@/core/model/wording';
+import { coordinate, counted, label, measure } from '@/core/model/wording';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
 import { PAPER } from '../../theme';
+import { FromFile } from './FromFile';
 
 const nameSchema = label();
 const sizeSchema = measure('mm', 1, 5000);
@@ -86,6 +90,7 @@ export const Bodies = memo(function Bodies({
         >
           Add a round body
         </Button>
+        <FromFile axle={axle} unit={unit} onBody={(make) => add(make)} />
       </Box>
     </>
   );
@@ -103,15 +108,17 @@ function Body({
   onRemove: () => void;
 }) {
   const parts =
-    body.kind === 'box'
-      ? ([
-          ['middle', 'middle', coordinate],
-          ['size', 'size', sizeSchema],
-        ] as const)
-      : ([
-          ['from', 'from', coordinate],
-          ['to', 'to', coordinate],
-        ] as const);
+    body.kind === 'mesh'
+      ? []
+      : body.kind === 'box'
+        ? ([
+            ['middle', 'middle', coordinate],
+            ['size', 'size', sizeSchema],
+          ] as const)
+        : ([
+            ['from', 'from', coordinate],
+            ['to', 'to', coordinate],
+          ] as const);
   return (
     <Box
       data-body={body.name}
@@ -155,6 +162,14 @@ function Body({
           <DeleteIcon fontSize="small" />
         </IconButton>
       </Box>
+      {body.kind === 'mesh' && (
+        <Typography variant="body2">
+          From {body.file}, {counted(surfaceOf(body)!.triangles.length / 3, 'triangle')}
+          {body.exact > 0 &&
+            `, thinned: every distance is told ${lengthIn(body.exact, unit, 1)} less for that`}
+          . A skin: what is all inside it is not known to be in it.
+        </Typography>
+      )}
       {parts.map(([key, word, schema]) => (
         <Box key={key} sx={{ display: 'flex', gap: 1 }}>
           {COORDINATES.map((c: Coordinate) => (

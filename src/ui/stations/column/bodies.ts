@@ -1,13 +1,15 @@
 import { legsOf, pedalBoxOf } from '@/core/column/driver';
 import type { Build } from '@/core/model/build';
 import type { Column } from '@/core/model/column';
-import type { KeepOut } from '@/core/model/room';
+import type { KeepOut, PlainBody } from '@/core/model/room';
 
 /** Every body that a column keeps clear of, in the car's own axes: `out` is to the left. */
 export function bodiesInCar({ room }: Pick<Build, 'room'>, column: Column): KeepOut[] {
   const there = (room?.keepOuts ?? [])
     .filter((body) => body.axle === 'front')
-    .flatMap((body) => {
+    .flatMap((body): KeepOut[] => {
+      // A surface out of a file is in the car's own axes already.
+      if (body.kind === 'mesh') return [body];
       const sides = body.side ? [body.side] : (['left', 'right'] as const);
       return sides.map((side) => (side === 'left' ? body : mirrored(body)));
     });
@@ -16,7 +18,7 @@ export function bodiesInCar({ room }: Pick<Build, 'room'>, column: Column): Keep
 
 const across = <P extends { out: number }>(place: P): P => ({ ...place, out: -place.out });
 
-function mirrored(body: KeepOut): KeepOut {
+function mirrored(body: PlainBody): KeepOut {
   const id = `${body.id} right`;
   return body.kind === 'box'
     ? { ...body, id, middle: across(body.middle) }

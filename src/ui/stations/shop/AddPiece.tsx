@@ -4,26 +4,40 @@ import Divider from '@mui/material/Divider';
 import ListItemText from '@mui/material/ListItemText';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { AxleName } from '@/core/model/build';
-import { PIECES, PIECE_KINDS } from '@/core/model/pieces';
-import type { PieceKind } from '@/core/model/pieces';
+import { PIECES, STARTED_KINDS } from '@/core/model/pieces';
+import type { PlateShape, StartedKind } from '@/core/model/pieces';
 
-const PLATES = PIECE_KINDS.filter((kind) => PIECES[kind].plate);
-const OTHERS = PIECE_KINDS.filter((kind) => !PIECES[kind].plate);
+import { cutTo } from '@/core/model/wording';
+import { useActions } from '../../useActions';
+
+const PLATES = STARTED_KINDS.filter((kind) => PIECES[kind].plate);
+const OTHERS = STARTED_KINDS.filter((kind) => !PIECES[kind].plate);
 
 /** A plate or another part that is made besides what lies between two joints. */
 export function AddPiece({
   axle,
   disabled,
   onAdd,
+  onDrawn,
 }: {
   axle: AxleName;
   disabled: boolean;
-  onAdd: (kind: PieceKind) => void;
+  onAdd: (kind: StartedKind) => void;
+  /** Plates out of a drawing. */
+  onDrawn: (shapes: PlateShape[], name: string) => void;
 }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
-  const item = (kind: PieceKind) => (
+  const input = useRef<HTMLInputElement>(null);
+  const { say } = useActions();
+  const take = async (file: File) => {
+    const { readOutlines } = await import('@/core/scan/outlines');
+    const read = readOutlines(file.name, await file.text());
+    if (read.ok) onDrawn(read.shapes, cutTo(file.name.replace(/\.[^.]*$/u, ''), 60));
+    else say(`${read.why}.`);
+  };
+  const item = (kind: StartedKind) => (
     <MenuItem
       key={kind}
       dense
@@ -55,9 +69,30 @@ export function AddPiece({
         slotProps={{ list: { 'aria-label': `Plates and parts, ${axle}` } }}
       >
         {PLATES.map(item)}
+        <MenuItem
+          dense
+          onClick={() => {
+            setAt(null);
+            input.current?.click();
+          }}
+        >
+          <ListItemText primary={PIECES.drawn.name} secondary={PIECES.drawn.says} />
+        </MenuItem>
         <Divider component="li" />
         {OTHERS.map(item)}
       </Menu>
+      <input
+        ref={input}
+        type="file"
+        accept=".dxf"
+        hidden
+        aria-label="Plate from a drawing"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void take(file);
+        }}
+      />
     </>
   );
 }

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { MOST_PIECES } from '@/core/model/pieces';
+import { MOST_PIECES, drawnPiece } from '@/core/model/pieces';
 import { nameVariant, openVariantOf } from '@/core/model/variants';
 import { pieceFor } from '@/core/shop/pieces/start';
 import { sheetEntries } from '@/core/shop/sheetsOf';
@@ -114,6 +114,17 @@ export function Shop({
                 const piece = pieceFor(build, axle, kind);
                 onEdit((draft) => void (draft[axle]!.pieces ??= []).push(piece));
                 setPicked(`${axle}/piece/${piece.id}`);
+              }}
+              onDrawn={(shapes, name) => {
+                const there = [...(build[axle]?.pieces ?? [])];
+                const room = MOST_PIECES - there.length;
+                const fresh = shapes.slice(0, room).map((shape, i) => {
+                  const piece = drawnPiece(shape, i > 0 ? `${name} ${i + 1}` : name, there);
+                  there.push(piece);
+                  return piece;
+                });
+                onEdit((draft) => void (draft[axle]!.pieces ??= []).push(...fresh));
+                if (fresh.length > 0) setPicked(`${axle}/piece/${fresh[0].id}`);
               }}
             />
           </SheetTree>
