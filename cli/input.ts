@@ -1,3 +1,5 @@
+// Bodies out of files are asked here.
+import '../src/core/clearance/mesh';
 import { closeSync, openSync, readSync } from 'node:fs';
 import { LARGEST_FILE, readBuildFile, tooLarge } from '../src/core/file/buildFile';
 import type { Build } from '../src/core/model/build';

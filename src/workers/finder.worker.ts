@@ -1,4 +1,6 @@
 import './unevaluated';
+// Bodies out of files are asked here.
+import '../core/clearance/mesh';
 import { expose } from 'comlink';
 import { findAckermann } from '../core/ackermann/findAckermann';
 import type { AckermannAnswer } from '../core/ackermann/findAckermann';

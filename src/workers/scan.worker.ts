@@ -2,6 +2,8 @@ import './unevaluated';
 import { expose } from 'comlink';
 import { packed } from '../core/model/mesh';
 import type { Alignment } from '../core/scan/align';
+import { readOutlines } from '../core/scan/outlines';
+import type { ReadOutlines } from '../core/scan/outlines';
 import { readScan } from '../core/scan/read';
 import type { Scan } from '../core/scan/read';
 import { thinned } from '../core/scan/thin';
@@ -17,6 +19,9 @@ export interface ScanSeen {
 }
 
 const api = {
+  /** Closed outlines of a drawing. */
+  outlines: (name: string, text: string): ReadOutlines => readOutlines(name, text),
+
   /** Reads a file and keeps it. */
   read: (
     name: string,

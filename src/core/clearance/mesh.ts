@@ -1,10 +1,13 @@
 import { BufferAttribute, BufferGeometry, Line3, Vector3 } from 'three';
 import type { Box3 } from 'three';
 import { INTERSECTED, MeshBVH, NOT_INTERSECTED } from 'three-mesh-bvh';
+import type { HitPointInfo } from 'three-mesh-bvh';
 import { add, distance, length, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { Surface } from '../model/mesh';
 import type { Least } from './shapes';
+import { letAsk } from './surfaces';
+import type { AskedSurface } from './surfaces';
 
 /** What a surface's triangle is to a query: three corners, and what is nearest on it. */
 interface Triangle {
@@ -18,8 +21,10 @@ const vector = ([x, y, z]: Vec): Vector3 => new Vector3(x, y, z);
 const vec = ({ x, y, z }: Vector3): Vec => [x, y, z];
 
 /** A surface of triangles that distances are asked of; it is a skin: what is all within it is only told from that. mm. */
-export class SurfaceTree {
+export class SurfaceTree implements AskedSurface {
   private readonly tree: MeshBVH;
+  private readonly asked = new Vector3();
+  private readonly found: HitPointInfo = { point: new Vector3(), distance: 0, faceIndex: 0 };
 
   constructor({ places, triangles }: Surface) {
     const geometry = new BufferGeometry();
@@ -30,7 +35,7 @@ export class SurfaceTree {
 
   /** From a place to the nearest of the surface; never below 0. */
   toPoint(p: Vec): number {
-    return this.tree.closestPointToPoint(vector(p))!.distance;
+    return this.tree.closestPointToPoint(this.asked.set(...p), this.found)!.distance;
   }
 
   /** The least distance of a line's stretch, and where on the line; exact for the triangles there are. */
@@ -111,3 +116,5 @@ const boxTo = ({ min, max }: Box3, [x, y, z]: Vec): number =>
     Math.max(min.y - y, 0, y - max.y),
     Math.max(min.z - z, 0, z - max.z),
   ]);
+
+letAsk((surface) => new SurfaceTree(surface));

@@ -1,14 +1,13 @@
 import { add, scale } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import { surfaceOf } from '../model/mesh';
-import type { Surface } from '../model/mesh';
 import { toVec } from '../model/points';
 import type { KeepOut, MeshBody, PlainBody } from '../model/room';
-import { SurfaceTree } from './mesh';
 import { leastRound, toRing } from './ring';
 import type { Ring } from './ring';
 import { leastToConvex, toBox, toCylinder } from './shapes';
 import type { Least } from './shapes';
+import { askedOf } from './surfaces';
 
 /** A body that distances are asked of, in a corner's outward axes, mm. */
 export interface Solid {
@@ -37,11 +36,10 @@ function plainSolid(body: PlainBody): Solid {
 /** How closely a tyre's nearest place on a surface is found, mm. */
 const CLOSE = 0.25;
 
-const trees = new WeakMap<Surface, SurfaceTree>();
-
 /** A surface out of a file is in the car's own axes; what it was thinned by is taken off every distance. */
 function meshSolid(body: MeshBody, hand: 1 | -1): Solid {
-  const tree = treeOf(body);
+  // A body that was read has one.
+  const tree = askedOf(surfaceOf(body)!);
   const turned = ([x, y, z]: Vec): Vec => [x, hand * y, z];
   const less = ({ distance, at }: Least): Least => ({
     distance: distance - body.exact,
@@ -56,15 +54,6 @@ function meshSolid(body: MeshBody, hand: 1 | -1): Solid {
       return found && less(found);
     },
   };
-}
-
-/** The surface of a body, and its tree. */
-export function treeOf(body: MeshBody): SurfaceTree {
-  // A body that was read has one.
-  const surface = surfaceOf(body)!;
-  let tree = trees.get(surface);
-  if (!tree) trees.set(surface, (tree = new SurfaceTree(surface)));
-  return tree;
 }
 
 /** The box along the axes that a body lies in: its middle and half of its size. */

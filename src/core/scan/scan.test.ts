@@ -16,7 +16,8 @@ import { keepOutSchema } from '../model/room';
 import type { KeepOut, MeshBody } from '../model/room';
 import { blankBuild } from '../model/starts';
 import { alignTo, asItIs, placed } from './align';
-import { extruded, readOutlines } from './outlines';
+import { extruded } from './extrude';
+import { readOutlines } from './outlines';
 import { readScan } from './read';
 import { thinned } from './thin';
 
@@ -184,7 +185,8 @@ describe('a scan', () => {
     expect(kept.triangles.length / 3).toBeLessThanOrEqual(6000);
     expect(kept.triangles.length / 3).toBeGreaterThan(3000);
     expect(exact).toBeGreaterThan(0);
-    expect(exact).toBeLessThan(15);
+    // Cells of some 14 mm on a ball of 300: what a chord of two of them is off, and a little.
+    expect(exact).toBeLessThan(1.5);
     // Every place of the ball is within that of some triangle: by its plane and corners alone.
     const tree = new SurfaceTree(kept);
     for (let i = 0; i < scan.places.length; i += 999)

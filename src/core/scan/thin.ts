@@ -40,7 +40,7 @@ export function thinned({ places, triangles }: Scan, alignment: Alignment): Thin
   for (let i = 0; i < TRIES && coarse - fine > coarse * 0.01; i++) {
     const cell = (fine + coarse) / 2;
     const tried = clustered(there, triangles, cell);
-    if (tried && tried.triangles.length / 3 <= MOST_TRIANGLES) [coarse, best] = [cell, tried];
+    if (tried) [coarse, best] = [cell, tried];
     else fine = cell;
   }
   // So coarse that nothing of it is left: it has been a single point.
@@ -66,31 +66,37 @@ function sizeOf(places: Float64Array): number {
 }
 
 function clustered(places: Float64Array, triangles: Uint32Array, cell: number): Surface | null {
-  const cells = new Map<string, number>();
+  const cells = new Map<number, number>();
   const sums: number[] = [];
   const numbers = new Uint32Array(places.length / 3);
   for (let i = 0; i < numbers.length; i++) {
-    const at = places.subarray(3 * i, 3 * i + 3);
-    const key = `${Math.floor(at[0] / cell)},${Math.floor(at[1] / cell)},${Math.floor(at[2] / cell)}`;
+    let key = 0;
+    for (let k = 0; k < 3; k++)
+      key = key * CELLS + Math.floor(places[3 * i + k] / cell + OFF) + CELLS / 2;
     let number = cells.get(key);
     if (number === undefined) {
+      if (cells.size === MOST_PLACES) return null;
       cells.set(key, (number = cells.size));
       sums.push(0, 0, 0, 0);
     }
     numbers[i] = number;
-    for (let k = 0; k < 3; k++) sums[4 * number + k] += at[k];
+    for (let k = 0; k < 3; k++) sums[4 * number + k] += places[3 * i + k];
     sums[4 * number + 3]++;
   }
-  if (cells.size > MOST_PLACES) return null;
-  const kept = new Set<string>();
+  const kept = new Set<number>();
   const out: number[] = [];
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => numbers[triangles[i + k]]);
+    const a = numbers[triangles[i]];
+    const b = numbers[triangles[i + 1]];
+    const c = numbers[triangles[i + 2]];
     if (a === b || b === c || c === a) continue;
-    const key = [a, b, c].sort((x, y) => x - y).join();
+    const low = Math.min(a, b, c);
+    const high = Math.max(a, b, c);
+    const key = (low * CORNERS + (a + b + c - low - high)) * CORNERS + high;
     if (kept.has(key)) continue;
     kept.add(key);
     out.push(a, b, c);
+    if (out.length > 3 * MOST_TRIANGLES) return null;
   }
   if (out.length === 0) return null;
   return {
@@ -101,6 +107,11 @@ function clustered(places: Float64Array, triangles: Uint32Array, cell: number): 
     triangles: Uint16Array.from(out),
   };
 }
+/** Cells begin beside nought: files have whole seams there, whose places are not quite one. */
+const OFF = 0.3819660113;
+/** Cells along one axis at most, and corners: keys stay whole numbers. */
+const CELLS = 2 ** 17;
+const CORNERS = 2 ** 16;
 
 /** The farthest that places and middles of triangles lie from a surface, mm. */
 function farthest(places: Float64Array, triangles: Uint32Array, surface: Surface): number {

@@ -74,3 +74,36 @@ export const RodStrength = dynamic(() => import('./rack/RodStrength').then((m) =
   ssr: false,
   loading,
 });
+
+/** Stations by what fetches them, the heaviest last. */
+const STATIONS = [
+  () => import('./arms/Arms'),
+  () => import('./wheel/WheelAndUpright'),
+  () => import('./takeoff/TakeOff'),
+  () => import('./brief/Brief'),
+  () => import('./steering/Steering'),
+  () => import('./column/Column'),
+  () => import('./damper/Damper'),
+  () => import('./shop/Shop'),
+];
+
+/** Fetches the stations that may be opened next, one at a time whenever the page has nothing to do; answers how to stop. */
+export function fetchWhenIdle(): () => void {
+  if (typeof requestIdleCallback === 'undefined') return () => undefined;
+  let ended = false;
+  const next = (i: number): void => {
+    if (ended || i >= STATIONS.length) return;
+    requestIdleCallback(() => {
+      if (ended) return;
+      // What cannot be fetched now is fetched when it is opened, and says so then.
+      void STATIONS[i]().then(
+        () => next(i + 1),
+        () => undefined,
+      );
+    });
+  };
+  next(0);
+  return () => {
+    ended = true;
+  };
+}

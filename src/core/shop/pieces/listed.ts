@@ -1,10 +1,13 @@
 import type { Wheel } from '../../kinematics/wheel';
 import type { Build } from '../../model/build';
 import { PIECES, pieceName } from '../../model/pieces';
+import type { PieceKind } from '../../model/pieces';
 import { DENSITY, round } from '../listed';
 import type { ListedPart } from '../listed';
 import { areaOf } from '../plates';
 import { worked } from './pieces';
+
+const ON_UPRIGHT: readonly PieceKind[] = ['uprightPlate', 'steeringArm'];
 
 /** What of an axle's pieces is made, for the list of parts: plates with what they weigh. */
 export const listedPieces = (build: Build, wheel: Wheel): Omit<ListedPart, 'record'>[] =>
@@ -32,7 +35,10 @@ export const listedPieces = (build: Build, wheel: Wheel): Omit<ListedPart, 'reco
             ? `${round(thick)} ${piece.material} plate`
             : PIECES[piece.as].says,
         count: 'count' in piece ? piece.count : piece.as === 'halfShaft' ? 2 : 1,
-        ...{ hand: null, length: null, weight, unsprung: 0, made: true, where: wheel.axle },
+        ...{ hand: null, length: null, weight, made: true, where: wheel.axle },
+        // What is bolted to the wheel's own side goes up and down with it.
+        unsprung:
+          ON_UPRIGHT.includes(piece.as) && 'count' in piece ? (weight ?? 0) * piece.count : 0,
       },
     ];
   });

@@ -35,7 +35,13 @@ export function pieceSheet(build: Build, wheel: Wheel, piece: Piece, named: Name
     ...named,
     drawing: drawn,
     tables,
-    notes: [...faults, ...notes],
+    notes: [
+      ...faults,
+      ...(wheel.design.rightPoints || wheel.type.coupled
+        ? ['Worked out for the left wheel: this axle’s sides are not alike.']
+        : []),
+      ...notes,
+    ],
     // What it is made from, not what it is called; where the layout decides, that shows in its figures.
     code: codeOf([said, drawn, tables]),
   };

@@ -2,6 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { surfaceOf } from '@/core/model/mesh';
 import type { MeshBody } from '@/core/model/room';
+import { readOutlines } from '@/core/scan/outlines';
 import { drawingDxf } from '@/core/sheets/dxf';
 import { outline } from '@/core/sheets/drawing';
 import { fileOf } from '@/test/fileOf';
@@ -9,9 +10,10 @@ import { BodyDialog } from './BodyDialog';
 
 const mockRead = jest.fn();
 const mockPlace = jest.fn();
+const mockOutlines = (name: string, text: string) => Promise.resolve(readOutlines(name, text));
 // A test's document has no workers.
 jest.mock('../../build/scanWorker', () => ({
-  scanWorker: () => ({ read: mockRead, place: mockPlace }),
+  scanWorker: () => ({ read: mockRead, place: mockPlace, outlines: mockOutlines }),
 }));
 jest.setTimeout(30_000);
 

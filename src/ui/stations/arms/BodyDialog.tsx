@@ -8,7 +8,8 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useState } from 'react';
 import type { AxleName } from '@/core/model/build';
 import type { PlateShape } from '@/core/model/pieces';
-import { keepOutSchema } from '@/core/model/room';
+import { readyFor } from '@/core/clearance/surfaces';
+import { keepOutSchema, startingRoom } from '@/core/model/room';
 import type { KeepOut, MeshBody } from '@/core/model/room';
 import type { LengthUnit } from '@/core/model/units';
 import { cutTo } from '@/core/model/wording';
@@ -63,8 +64,14 @@ export function BodyDialog({
       setTrouble(`It ${checked.error.issues[0].message}`);
       return;
     }
-    onBody((id) => ({ ...body, id }));
-    onClose();
+    // What asks it for distances is there before it is.
+    void readyFor({ room: { ...startingRoom(), keepOuts: [checked.data] } }).then(
+      () => {
+        onBody((id) => ({ ...body, id }));
+        onClose();
+      },
+      (error: unknown) => setTrouble(`It cannot be reckoned with: ${(error as Error).message}`),
+    );
   };
   const name = cutTo(file.name.replace(/\.[^.]*$/u, ''), 60) || 'body';
   return (
@@ -89,13 +96,10 @@ export function BodyDialog({
   );
 }
 
-/** What a file is; why it is nothing, in words. What reads it is fetched with the first file. */
+/** What a file is; why it is nothing, in words. */
 async function read(file: File): Promise<Found | string> {
   if (file.name.toLowerCase().endsWith('.dxf')) {
-    const { LARGEST_DRAWING, readOutlines } = await import('@/core/scan/outlines');
-    if (file.size > LARGEST_DRAWING)
-      return `${file.name} is larger than ${LARGEST_DRAWING / 1e6} MB`;
-    const outlines = readOutlines(file.name, await file.text());
+    const outlines = await scanWorker().outlines(file.name, await file.text());
     return outlines.ok ? { as: 'drawing', shapes: outlines.shapes } : outlines.why;
   }
   const bytes = await file.arrayBuffer();

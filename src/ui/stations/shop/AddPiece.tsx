@@ -10,6 +10,7 @@ import { PIECES, STARTED_KINDS } from '@/core/model/pieces';
 import type { PlateShape, StartedKind } from '@/core/model/pieces';
 
 import { cutTo } from '@/core/model/wording';
+import { scanWorker } from '../../build/scanWorker';
 import { useActions } from '../../useActions';
 
 const PLATES = STARTED_KINDS.filter((kind) => PIECES[kind].plate);
@@ -32,8 +33,7 @@ export function AddPiece({
   const input = useRef<HTMLInputElement>(null);
   const { say } = useActions();
   const take = async (file: File) => {
-    const { readOutlines } = await import('@/core/scan/outlines');
-    const read = readOutlines(file.name, await file.text());
+    const read = await scanWorker().outlines(file.name, await file.text());
     if (read.ok) onDrawn(read.shapes, cutTo(file.name.replace(/\.[^.]*$/u, ''), 60));
     else say(`${read.why}.`);
   };
@@ -55,7 +55,6 @@ export function AddPiece({
         size="small"
         startIcon={<AddIcon />}
         aria-haspopup="menu"
-        aria-expanded={at !== null}
         disabled={disabled}
         onClick={(event) => setAt(event.currentTarget)}
         sx={{ mb: 0.5 }}

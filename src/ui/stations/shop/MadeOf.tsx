@@ -13,7 +13,7 @@ import type { Material } from '@/core/model/loads';
 import { FORMS, isTube, memberBuildSchema, startingEnd } from '@/core/model/made';
 import type { Form, MemberBuild } from '@/core/model/made';
 import { toVec } from '@/core/model/points';
-import { lengthIn, saidIn } from '@/core/model/units';
+import { lengthIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { cutOf } from '@/core/shop/cut';
 import { besideOf } from '@/core/shop/middleLine';
@@ -24,11 +24,12 @@ import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
 import { FromShelf } from '../../shelf/FromShelf';
-import { VERDICT } from '../../theme';
 import { Fields, Said, Section } from '../damper/parts';
 import { useAxleChange } from '../wheel/useAxleChange';
 import { EndFields } from './EndFields';
+import { Faults } from './Faults';
 import { SetBy } from './SetBy';
+import { capital } from './words';
 
 const shape = memberBuildSchema.shape;
 const wantedShape = shape.wanted.unwrap().shape;
@@ -111,16 +112,7 @@ export function MadeOf({ build, entry, unit, onEdit }: Props) {
         {lengthIn(member.centres, unit, 1)} joint to joint, cut <b>{lengthIn(cut.cut, unit, 1)}</b>
         {cut.marks !== null && `, ${lengthIn(cut.marks, unit, 1)} between the marks`}.
       </Typography>
-      {faults.map((fault) => (
-        <Typography
-          key={fault}
-          role="alert"
-          variant="body2"
-          sx={{ color: VERDICT.bad, fontWeight: 600, mt: 0.5 }}
-        >
-          {capital(saidIn(fault, unit))}.
-        </Typography>
-      ))}
+      <Faults faults={faults} unit={unit} />
       {assumed && (
         <Said>
           Nobody has said yet what it is made of: common sizes stand in until you change one.
@@ -357,5 +349,3 @@ function setForm(draft: MemberBuild, form: Form): void {
   for (const end of [draft.from, draft.to])
     if (end.as === 'rodEnd') end.bung = form === 'bar' ? 0 : 8;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -9,16 +9,16 @@ import { wheelOf } from '@/core/kinematics/wheel';
 import type { AxleName, Build } from '@/core/model/build';
 import { PIECES, PIECE_FIELDS, fieldSchema, pieceName } from '@/core/model/pieces';
 import type { Piece, PieceField } from '@/core/model/pieces';
-import { saidIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { remark } from '@/core/model/wording';
 import { worked } from '@/core/shop/pieces/pieces';
 import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField, PlainField } from '../../fields/NumberField';
 import { TextLine } from '../../fields/TextLine';
-import { VERDICT } from '../../theme';
 import { Fields, Said } from '../damper/parts';
 import { useAxleChange } from '../wheel/useAxleChange';
+import { Faults } from './Faults';
+import { capital } from './words';
 
 /** More words than these are picked from a list. */
 const IN_SIGHT = 3;
@@ -56,16 +56,7 @@ export function PieceFields({
     <Box component="section" aria-label="Made of" sx={{ overflow: 'auto', minHeight: 0, pr: 0.5 }}>
       <Typography variant="h3">{capital(pieceName(piece))}</Typography>
       <Said>{capital(PIECES[piece.as].says)}.</Said>
-      {faults.map((fault) => (
-        <Typography
-          key={fault}
-          role="alert"
-          variant="body2"
-          sx={{ color: VERDICT.bad, fontWeight: 600, mt: 0.5 }}
-        >
-          {capital(saidIn(fault, unit))}.
-        </Typography>
-      ))}
+      <Faults faults={faults} unit={unit} />
       <Fields>
         {Object.entries<PieceField>(PIECE_FIELDS[piece.as]).map(([key, field]) => (
           <OneField
@@ -154,5 +145,3 @@ function OneField({
   if (field.as === 'warmth') return <PlainField {...given} ending="°C" />;
   return <LengthField {...given} unit={unit} />;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -8,6 +8,7 @@ import type { PieceOf } from '@/core/model/pieces';
 import { blankBuild } from '@/core/model/starts';
 import { STARTER_SHELF } from '@/core/model/starterShelf';
 import type { LengthUnit } from '@/core/model/units';
+import { readOutlines } from '@/core/scan/outlines';
 import { drawingDxf } from '@/core/sheets/dxf';
 import { circle, outline } from '@/core/sheets/drawing';
 import { Editing } from '@/test/editing';
@@ -18,12 +19,16 @@ import { Shop } from './Shop';
 
 // A test's document has no workers and no server.
 jest.mock('../../build/finderWorker', () => ({ finderWorker: () => ({}) }));
+jest.mock('../../build/scanWorker', () => ({ scanWorker: () => mockReader }));
 jest.mock('@/server/actions', () => ({
   shelf: () => Promise.resolve(mockShelf),
   keepPart: jest.fn(() => Promise.resolve({ ok: true, value: 'id' })),
 }));
 jest.setTimeout(60_000);
 
+const mockReader = {
+  outlines: (name: string, text: string) => Promise.resolve(readOutlines(name, text)),
+};
 const mockShelf = {
   ok: true,
   value: STARTER_SHELF.map((part, id) => ({ id, part, name: part.name, kind: part.kind })),
