@@ -118,6 +118,12 @@ describe('sheets', () => {
 });
 
 describe('sheets that were taken', () => {
+  it('have the code that is told without making them', () => {
+    const told = sheetEntries(roadster()).filter(({ code }) => code);
+    expect(told.length).toBeGreaterThan(2);
+    for (const { code, make } of told) expect(code!()).toBe(make().code);
+  });
+
   it('are old once what they are made from has changed, and only those', () => {
     const build = roadster();
     const { sheets } = finish(bundleOf(build, NOW, 'A4'));

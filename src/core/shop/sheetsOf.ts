@@ -4,7 +4,7 @@ import type { AxleName, Build, Side } from '../model/build';
 import { openVariantOf } from '../model/variants';
 import type { Heading, Sheet } from '../sheets/drawing';
 import { bracketsOf } from './bracket';
-import { codeOf } from './code';
+import { codeOf, partCode } from './code';
 import { cutsOf } from './cut';
 import { partsList, totals } from './partsList';
 import { shopParts } from './parts';
@@ -46,6 +46,8 @@ export interface SheetEntry {
   /** Whose it is, and which members it is about, by their ids; none of the whole build's. */
   of: { axle: AxleName; side: Side; members: string[]; piece?: string } | null;
   make: () => Sheet;
+  /** The check code of its sheet, where that is known without making it. */
+  code?: () => string;
 }
 
 /** Every sheet of a build's open variant: parts of each axle, then what goes for all. */
@@ -64,12 +66,14 @@ export function sheetEntries(build: Build): SheetEntry[] {
         words: string,
         made: readonly ShopMember[],
         make: (id: string, title: string) => Sheet,
+        code?: () => string,
       ) => {
         const title = `${group} ${words}`;
         entries.push({
           ...{ id: `${which}/${id}`, title, group },
           of: { axle, side, members: made.map((member) => member.id) },
           make: () => make(`${which}/${id}`, title),
+          ...(code && { code }),
         });
       };
       entry('tubes', 'tubes and bars', all, (id, title) =>
@@ -81,8 +85,13 @@ export function sheetEntries(build: Build): SheetEntry[] {
         );
       for (const part of parts) {
         if (part.as === 'arm' && part.joints.length > 2)
-          entry(`${part.id}/jig`, `${part.name}, jig`, part.members, (id, title) =>
-            jigSheet(build, hand, part, { id, title, group }),
+          entry(
+            `${part.id}/jig`,
+            `${part.name}, jig`,
+            part.members,
+            (id, title) => jigSheet(build, hand, part, { id, title, group }),
+            // What neighbours sweep is not in it, and takes its time.
+            () => partCode(wheel, part),
           );
         const plates = part.members.filter(({ made }) => made.form === 'plate');
         if (plates.length > 0 && part.as === 'arm' && part.joints.length > 2)

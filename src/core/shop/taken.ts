@@ -41,7 +41,13 @@ export function takenStates(build: Build): TakenState[] {
       const own = { ...build, front, rear, layout };
       const wanted = new Set(all.flatMap((one) => (one.variant === id ? [one.sheet] : [])));
       const made = sheetEntries(own).filter((entry) => wanted.has(entry.id));
-      return [id, { name, codes: new Map(made.map((entry) => [entry.id, entry.make().code])) }];
+      return [
+        id,
+        {
+          name,
+          codes: new Map(made.map((entry) => [entry.id, entry.code?.() ?? entry.make().code])),
+        },
+      ];
     }),
   );
   return all.map((taken) => {

@@ -73,8 +73,9 @@ export function PartsList({ build, unit, onEdit }: Props) {
           ))}
         {unsprung > 0 && (
           <Said>
-            {(unsprung / 4).toFixed(2)} kg a wheel of what arms, links and rods weigh is unsprung:
-            half of their tubes, an estimate; joints and uprights are not in it.
+            {(unsprung / (build.rear ? 4 : 2)).toFixed(2)} kg a wheel of what arms, links and rods
+            weigh is unsprung: half of their tubes, an estimate; all of uprights and steering arms
+            of plate; joints and other uprights are not in it.
           </Said>
         )}
       </Section>
