@@ -234,6 +234,8 @@ export const platePart = group({
   ...stated.shape,
 });
 
+const leanOf = measure('deg', 0, 90).nullable();
+
 /** What an axle's parts are made of, with what each is cut to, to be used in another build. */
 export const kitPart = group({
   kind: z.literal('kit'),
@@ -246,6 +248,15 @@ export const kitPart = group({
       name: label(80),
       made: memberBuildSchema,
       cut: measure('mm', -1000, 5000),
+      /** How its copes lie: off square at either end, turned round from one to the other; null where they are none. */
+      leans: z.tuple([leanOf, leanOf], { error: problem }),
+      twist: measure('deg', -180, 180).nullable(),
+      /** Where it is bent, along its middle from its cut ends. */
+      bent: group({
+        degrees: measure('deg', 0, 180),
+        before: measure('mm', -5000, 5000),
+        after: measure('mm', -5000, 5000),
+      }).optional(),
     }),
     40,
     'parts',

@@ -307,6 +307,8 @@ export const STARTER_SHELF: Part[] = [
     members: [
       {
         ...{ id: 'tieRodInner tieRodOuter', name: 'tie rod', cut: 260 },
+        leans: [null, null],
+        twist: null,
         made: startingBuild({ role: 'rod', diameter: 16 }),
       },
     ],

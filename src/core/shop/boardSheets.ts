@@ -39,7 +39,7 @@ export function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named)
   const jig = jigOf(wheel, part, build.shop?.pins ?? PINS);
   const cuts = cutsOf(wheel, part);
   const label = (joint: string) => pointLabel(wheel.design, joint);
-  const { plane, half, swept, plate, tubes, rooms, wanted } = onPlane(build, wheel, part);
+  const { plane, half, swept, plate, tubes, rooms } = onPlane(build, wheel, part);
   const [x, y] = inPlane(plane, toVec(wheel.points[part.joints[0]]));
   const [first] = jig.pins;
   // On the board as its pins are.
@@ -59,8 +59,8 @@ export function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named)
     notes: [
       handsInWords(hand),
       ...rooms
-        .filter(({ room }) => room < wanted)
-        .map(({ name, room }) =>
+        .filter(({ room, wanted }) => room < wanted)
+        .map(({ name, room, wanted }) =>
           room === 0
             ? `The ${name} comes through it over travel and lock: bend its tube, or cut it from plate.`
             : `The ${name} comes within ${mm(room)} mm of it in its own plane; ${mm(wanted)} mm are wanted.`,

@@ -41,16 +41,23 @@ describe('a kit in another build', () => {
         });
         const cuts = shopParts(wheel).flatMap((part) => cutsOf(wheel, part));
         for (const { id, fits } of taken) {
-          const { cut, member } = cuts.find((one) => one.member.id === id)!;
-          const was = kit.members.find((one) => one.id === id)!.cut;
+          const { cut, member, ends: both } = cuts.find((one) => one.member.id === id)!;
+          const has = kit.members.find((one) => one.id === id)!;
+          const was = has.cut;
+          const off = Math.max(
+            ...both.map(({ lean }, k) => Math.abs((lean ?? 0) - (has.leans[k] ?? 0))),
+          );
           if (!fits) {
             refused++;
-            // Not even with everything that its threads have.
+            // Its cope does not close, or not even everything that its threads have is enough.
             const { shorter, longer } = adjustmentOf(wheel, member, undefined)!;
-            const off = was - cut;
-            expect(off > 0 ? off > shorter - 1e-6 : -off > longer - 1e-6).toBe(true);
+            const by = was - cut;
+            expect(off > 0.5 - 1e-6 || (by > 0 ? by > shorter - 1e-6 : -by > longer - 1e-6)).toBe(
+              true,
+            );
             continue;
           }
+          expect(off).toBeLessThan(0.5 + 1e-6);
           fitted++;
           expect(Math.abs(cut - was)).toBeLessThan(0.5 + 1e-9);
           const { ends } = adjustmentOf(wheel, member, undefined)!;
@@ -74,6 +81,24 @@ describe('a kit in another build', () => {
     expect(taken.map(({ id }) => id)).toEqual([ROD]);
     expect(without).toHaveLength(1);
   });
+});
+
+it('says of a cope, a bend or a plate that it is of another layout', () => {
+  const other = structuredClone({ ...BLANK, front: { ...BLANK.front, made } });
+  other.front.points['upperOuter'].ahead -= 30;
+  const kit = kitOf({ ...BLANK, front: { ...BLANK.front, made } }, 'front', 'k')!;
+  const saysOf = (of: typeof kit, build: typeof BLANK) =>
+    takeKit(build, 'front', of).taken.find(({ id }) => id === ARM)!;
+  expect(saysOf(kit, other)).toMatchObject({
+    ...{ fits: false, says: expect.stringMatching(/does not close/u) },
+  });
+  expect(saysOf(kit, BLANK)).toMatchObject({ fits: true });
+  const bent = structuredClone(kit);
+  const arm = bent.members.find(({ id }) => id === ARM)!;
+  arm.bent = { degrees: 12, before: 90, after: 90 };
+  expect(saysOf(bent, BLANK).says).toMatch(/bent otherwise/u);
+  arm.made = { ...arm.made, form: 'plate', from: startingEnd('housing', arm.made, 'from') };
+  expect(saysOf(bent, BLANK).says).toMatch(/cut from plate/u);
 });
 
 describe('a rod end in another’s place', () => {

@@ -4,11 +4,12 @@ import type { PartRecord } from '../model/shop';
 import type { MemberBuild, RodEndMade } from '../model/made';
 import type { Kit } from '../model/parts';
 import { cutOf } from './cut';
+import type { Cut } from './cut';
 import { sectionOf } from './listed';
 import { partsList } from './partsList';
 import { shopParts } from './parts';
 import type { ShopPart } from './parts';
-import { mm } from './sheetWords';
+import { deg, mm } from './sheetWords';
 import { stackOf } from './stack';
 import { adjustmentOf, engagedFor } from './threads';
 
@@ -16,16 +17,26 @@ import { adjustmentOf, engagedFor } from './threads';
 export function kitOf(build: Build, axle: AxleName, name: string): Kit | null {
   const wheel = wheelOf(build, axle, 'left');
   if (!wheel) return null;
-  const members = described(shopParts(wheel)).map(({ part, member, i }) => ({
-    id: member.id,
-    name: member.name,
-    made: structuredClone(member.made),
-    cut: cutOf(wheel, part, i).cut,
-  }));
+  const members = described(shopParts(wheel)).map(({ part, member, i }): Kit['members'][number] => {
+    const cut = cutOf(wheel, part, i);
+    const { id, made } = member;
+    return { id, name: member.name, made: structuredClone(made), cut: cut.cut, ...shapeOf(cut) };
+  });
   return members.length > 0
     ? { kind: 'kit', name, note: '', of: wheel.design.kind, members }
     : null;
 }
+
+/** What of a tube that is cut decides where else it fits, besides its length. */
+const shapeOf = ({
+  ends,
+  twist,
+  bend,
+}: Cut): Pick<Kit['members'][number], 'leans' | 'twist' | 'bent'> => ({
+  leans: [ends[0].lean, ends[1].lean],
+  twist,
+  ...(bend && { bent: { degrees: bend.degrees, before: bend.before, after: bend.after } }),
+});
 
 const described = (parts: readonly ShopPart[]) =>
   parts.flatMap((part) =>
@@ -42,8 +53,36 @@ interface Taken {
   fits: boolean;
 }
 
-/** Within this a cut length is the same one, mm. */
+/** Within this a cut length, or where a bend begins, is the same one, mm; an angle of a cope or a bend, degrees. */
 const SAME = 0.5;
+const SAME_ANGLE = 0.5;
+
+/** Why a tube that is there does not take another layout's place, whatever its length; null where nothing does. */
+function misshapen(has: Kit['members'][number], wants: Cut): string | null {
+  if (has.made.form === 'plate')
+    return 'it is cut from plate to its own layout: cut it by this one’s sheet';
+  const now = shapeOf(wants);
+  const off = (a: number | null, b: number | null): boolean =>
+    (a === null) !== (b === null) || (a !== null && b !== null && Math.abs(a - b) > SAME_ANGLE);
+  const k = has.leans.findIndex((lean, i) => off(lean, now.leans[i]));
+  if (k >= 0)
+    return `its ${k === 0 ? 'inner' : 'outer'} cope is for ${told(has.leans[k])} off square, this layout wants ${told(now.leans[k])}: it does not close`;
+  if (off(has.twist, now.twist))
+    return `its copes are turned ${told(has.twist)} from each other, this layout wants ${told(now.twist)}`;
+  if (has.bent || now.bent) {
+    const [a, b] = [has.bent, now.bent];
+    if (
+      !a ||
+      !b ||
+      off(a.degrees, b.degrees) ||
+      Math.abs(a.before - b.before) > SAME ||
+      Math.abs(a.after - b.after) > SAME
+    )
+      return 'it is bent otherwise than this layout wants';
+  }
+  return null;
+}
+const told = (angle: number | null): string => (angle === null ? 'none' : deg(angle));
 
 /**
  * A kit's parts on an axle: those it has a place for, their threads set so that tubes which are there already fit; what does
@@ -58,15 +97,27 @@ export function takeKit(
   const there = new Set(
     wheel ? shopParts(wheel).flatMap((part) => part.members.map(({ id }) => id)) : [],
   );
-  const taken = members.flatMap(({ id, made, cut, name }): Taken[] => {
+  const taken = members.flatMap((has): Taken[] => {
+    const { id, made, cut, name } = has;
     if (!wheel || !there.has(id)) return [];
     const design: AxleDesign = { ...wheel.design, made: { ...wheel.design.made, [id]: made } };
     const now = wheel.drawnAs(design);
     const part = shopParts(now).find((one) => one.members.some((member) => member.id === id))!;
     const i = part.members.findIndex((member) => member.id === id);
-    const wanted = cutOf(now, part, i).cut;
+    const wants = cutOf(now, part, i);
+    const wanted = wants.cut;
     const longer = cut - wanted;
     const tube = `${name}, ${sectionOf(made)}, cut ${mm(cut)}`;
+    const shape = misshapen(has, wants);
+    if (shape)
+      return [
+        {
+          id,
+          made,
+          fits: false,
+          says: `${tube}: ${shape}; a tube of ${mm(wanted)} mm is cut anew.`,
+        },
+      ];
     if (Math.abs(longer) <= SAME)
       return [{ id, made, fits: true, says: `${tube}: fits as it is.` }];
     const ends = adjustmentOf(now, part.members[i], build.shop)?.ends ?? [];

@@ -167,7 +167,7 @@ describe('an arm of plate', () => {
           } as Partial<MemberBuild>);
           const build = { ...blankBuild('x', 'double-wishbone'), front: plain };
           const { wheel, part } = lowerArm(plain);
-          const { plate, swept, wanted, plane } = onPlane(build, wheel, part);
+          const { plate, swept, plane } = onPlane(build, wheel, part);
           if (plate!.faults.length > 0) return;
           const flat = (p: Vec): Spot => {
             const [x, y] = inPlane(planeOf(wheel, part), p);
@@ -209,12 +209,15 @@ describe('an arm of plate', () => {
               const s = Math.abs((d[0] * a + d[1] * b) / size);
               metal = Math.min(metal, Math.max(s - 56, t - 19, -75 - t));
             }
-            for (const { outlines } of swept)
+            for (const { name, outlines } of swept)
               for (const outline of outlines.filter(isOuter)) {
                 const near = Math.min(
                   ...outline.map((q, i) => toLine(p, q, outline[(i + 1) % outline.length])),
                 );
-                metal = Math.min(metal, (contains(outline, p) ? -near : near) - wanted);
+                metal = Math.min(
+                  metal,
+                  (contains(outline, p) ? -near : near) - (name === 'tyre' ? 20 : 10),
+                );
               }
             if (Math.abs(metal) < 0.3) continue;
             const solid =

@@ -57,14 +57,16 @@ export function onPlane(build: Build, wheel: Wheel, part: ShopPart) {
   const plane = planeOf(wheel, part);
   const half = Math.max(...part.members.map(thicknessOf)) / 2;
   const swept = sweptBy(wheel, part, plane, half);
-  const room = (build.room ?? startingRoom()).wanted.moving;
-  const plate = plateArmOf(wheel, part, plane, swept, room);
+  const { moving, tyre } = (build.room ?? startingRoom()).wanted;
+  const wantedOf = (name: string): number => (name === 'tyre' ? tyre : moving);
+  const plate = plateArmOf(wheel, part, plane, swept, wantedOf);
   const tubes = lying(wheel, part, plane, plate);
   const rooms = swept.map(({ name, outlines }) => ({
     name,
+    wanted: wantedOf(name),
     room: Math.min(...outlines.flatMap((outline) => tubes.map(({ skin }) => apart(skin, outline)))),
   }));
-  return { plane, half, swept, plate, tubes, rooms, wanted: room };
+  return { plane, half, swept, plate, tubes, rooms };
 }
 
 /** How far a member stands out of its part's plane, both ways together, mm. */

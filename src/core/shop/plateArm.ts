@@ -28,7 +28,7 @@ const NARROW = 0.6;
 /**
  * The plate of an arm: a leg from joint to joint as wide as is said, round every housing, less the housings that lie flat in
  * its edge and what neighbours sweep with their room round it.
- * @param room kept from what neighbours sweep, mm
+ * @param roomOf kept from what a neighbour sweeps, mm
  * @returns null where none of it is plate
  */
 export function plateArmOf(
@@ -36,7 +36,7 @@ export function plateArmOf(
   part: ShopPart,
   plane: Plane,
   swept: readonly Swept[],
-  room: number,
+  roomOf: (name: string) => number,
 ): PlateArm | null {
   const legs = part.members.filter(({ made }) => made.form === 'plate');
   if (legs.length === 0) return null;
@@ -68,7 +68,7 @@ export function plateArmOf(
       }
     }
   }
-  const kept = swept.flatMap(({ outlines }) => grown(outlines, room));
+  const kept = swept.flatMap(({ name: of, outlines }) => grown(outlines, roomOf(of)));
   const whole = without(union(bodies), [...gone, ...kept]);
   const outers = whole.filter(isOuter);
   const joints = [...new Set(legs.flatMap(({ from, to }) => [from, to]))];
