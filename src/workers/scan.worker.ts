@@ -42,9 +42,13 @@ const api = {
   },
 
   /** The file that is kept, as a body of a build. */
-  place: (alignment: Alignment): { places: string; triangles: string; exact: number } | null => {
-    if (!held) return null;
-    const { surface, exact } = thinned(held, alignment);
+  place: (
+    alignment: Alignment,
+  ): { places: string; triangles: string; exact: number } | { why: string } => {
+    if (!held) return { why: 'the file is not held any more: take it again' };
+    const thin = thinned(held, alignment);
+    if (!thin) return { why: 'it cannot be thinned to what a build carries' };
+    const { surface, exact } = thin;
     return {
       ...{ places: packed(surface.places), triangles: packed(surface.triangles) },
       exact: Math.ceil(exact * 100) / 100,

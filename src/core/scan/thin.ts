@@ -22,8 +22,9 @@ const TRIES = 40;
  * A scan in the car's place with as many triangles as a build carries: places that share a cell of a grid become their
  * middle (clustering by a grid, Rossignac and Borrel 1993, from memory); the cell as small as that lets. Then every
  * place of the scan, and the middle of every triangle, is held against what is left.
+ * @returns null where no grid leaves so few of it
  */
-export function thinned({ places, triangles }: Scan, alignment: Alignment): Thinned {
+export function thinned({ places, triangles }: Scan, alignment: Alignment): Thinned | null {
   const count = places.length / 3;
   const there = new Float64Array(places.length);
   for (let i = 0; i < count; i++)
@@ -36,20 +37,21 @@ export function thinned({ places, triangles }: Scan, alignment: Alignment): Thin
       of,
     };
   let [fine, coarse] = [0, sizeOf(there)];
-  let best = clustered(there, triangles, coarse);
-  for (let i = 0; i < TRIES && coarse - fine > coarse * 0.01; i++) {
+  let best: Surface | null = null;
+  for (let i = 0; i < TRIES && coarse - fine > coarse * CLOSE; i++) {
     const cell = (fine + coarse) / 2;
     const tried = clustered(there, triangles, cell);
-    if (tried) [coarse, best] = [cell, tried];
-    else fine = cell;
+    if (tried === 'too many') fine = cell;
+    else {
+      coarse = cell;
+      // Of a thin body nothing is left in large cells: smaller ones are tried then.
+      if (tried !== 'none') best = tried;
+    }
   }
-  // So coarse that nothing of it is left: it has been a single point.
-  const surface = best ?? {
-    places: Float32Array.from(there.slice(0, 9)),
-    triangles: Uint16Array.of(0, 1, 2),
-  };
-  return { surface, exact: farthest(there, triangles, surface), of };
+  return best && { surface: best, exact: farthest(there, triangles, best), of };
 }
+/** A cell is found to within this part of it. */
+const CLOSE = 0.01;
 const MOST_PLACES = 65_535;
 
 function sizeOf(places: Float64Array): number {
@@ -65,7 +67,11 @@ function sizeOf(places: Float64Array): number {
   return most;
 }
 
-function clustered(places: Float64Array, triangles: Uint32Array, cell: number): Surface | null {
+function clustered(
+  places: Float64Array,
+  triangles: Uint32Array,
+  cell: number,
+): Surface | 'too many' | 'none' {
   const cells = new Map<number, number>();
   const sums: number[] = [];
   const numbers = new Uint32Array(places.length / 3);
@@ -75,7 +81,7 @@ function clustered(places: Float64Array, triangles: Uint32Array, cell: number): 
       key = key * CELLS + Math.floor(places[3 * i + k] / cell + OFF) + CELLS / 2;
     let number = cells.get(key);
     if (number === undefined) {
-      if (cells.size === MOST_PLACES) return null;
+      if (cells.size === MOST_PLACES) return 'too many';
       cells.set(key, (number = cells.size));
       sums.push(0, 0, 0, 0);
     }
@@ -96,9 +102,9 @@ function clustered(places: Float64Array, triangles: Uint32Array, cell: number): 
     if (kept.has(key)) continue;
     kept.add(key);
     out.push(a, b, c);
-    if (out.length > 3 * MOST_TRIANGLES) return null;
+    if (out.length > 3 * MOST_TRIANGLES) return 'too many';
   }
-  if (out.length === 0) return null;
+  if (out.length === 0) return 'none';
   return {
     places: Float32Array.from({ length: 3 * cells.size }, (_, i) => {
       const number = Math.floor(i / 3);

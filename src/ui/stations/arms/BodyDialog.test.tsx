@@ -74,7 +74,7 @@ it('asks three marks of a scan, says how far they stay off, and keeps trouble in
     ok: true,
     seen: { triangles: 31_000, least: [0, 0, 0], most: [10, 20, 30] },
   });
-  mockPlace.mockResolvedValue(null);
+  mockPlace.mockResolvedValue({ why: 'the file is not held any more' });
   const { onClose } = show(fileOf('x', 'bay.stl'));
   expect(await screen.findByText(/31000 triangles, 10 mm × 20 mm × 30 mm/u)).toBeVisible();
   await user.click(screen.getByRole('button', { name: 'inch' }));

@@ -62,8 +62,8 @@ export function ScanPlace({
     setTrouble('');
     try {
       const carried = await scanWorker().place(alignment);
-      if (carried) onTake(carried, name);
-      else setTrouble('The file is not held any more: take it again.');
+      if ('why' in carried) setTrouble(`It could not be put there: ${carried.why}.`);
+      else onTake(carried, name);
     } catch (error) {
       setTrouble(`It could not be put there: ${(error as Error).message}.`);
     } finally {
