@@ -59,7 +59,7 @@ export function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named)
     notes: [
       handsInWords(hand),
       ...rooms
-        .filter(({ room, wanted }) => room < wanted)
+        .filter(({ room, wanted, bolted }) => !bolted && room < wanted)
         .map(({ name, room, wanted }) =>
           room === 0
             ? `The ${name} comes through it over travel and lock: bend its tube, or cut it from plate.`
@@ -71,7 +71,7 @@ export function jigSheet(build: Build, hand: Hand, part: ShopPart, named: Named)
       ...spreadInWords(jig),
       ...(swept.length > 0
         ? [
-            `Keep clear, over travel and lock, within ${mm(half)} mm of the board’s plane: ${swept.map(({ name }) => name).join(', ')}. A bent tube or a plate arm goes round it; a neighbour that is bent itself is drawn as straight; what is inside the rim (hub, brake, spokes) is not drawn.`,
+            `Keep clear, over travel and lock, within ${mm(half)} mm of the board’s plane: ${swept.map(({ name }) => name).join(', ')}. A bent tube or a plate arm goes round it; a neighbour that is bent itself is drawn as straight; what is inside the rim (hub, brake, spokes) is not drawn. ${boltedOn(rooms)}`.trim(),
           ]
         : []),
       TOWARD,
@@ -123,6 +123,14 @@ export function plateArmSheet(build: Build, hand: Hand, part: ShopPart, named: N
     ]),
   };
 }
+
+/** Of what stands on the part itself its room is not told. */
+const boltedOn = (rooms: readonly { name: string; bolted: boolean }[]): string => {
+  const names = rooms.flatMap(({ name, bolted }) => (bolted ? [name] : []));
+  return names.length > 0
+    ? `The ${names.join(' and the ')} stands on it: how near that comes beside its own lug is not told here, see Arms.`
+    : '';
+};
 
 const TOWARD =
   'Toward: where the upper end of the axis leans, counted from along the board toward across it.';

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
 import { anyAxle, wheelOn } from '../../test/shop';
 import { cross, distance, dot, length, scale, sub, unit } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
+import { wheelOf } from '../kinematics/wheel';
+import { buildSchema } from '../model/build';
 import type { AxleDesign } from '../model/build';
 import { memberBuildSchema, startingBuild, startingEnd } from '../model/made';
 import type { MemberBuild } from '../model/made';
@@ -113,6 +116,26 @@ describe('a bent tube', () => {
     const rooms = [-60, -30, 30, 60].map(roomOf);
     expect(new Set(rooms.map((room) => room.toFixed(2))).size).toBeGreaterThan(1);
   });
+});
+
+it('takes a damper for no neighbour of the arm that it stands on, and for one of the other', () => {
+  const build = buildSchema.parse(JSON.parse(readFileSync('demo/roadster.havrik.json', 'utf8')));
+  const wheel = wheelOf(build, 'front', 'left');
+  const roomsOf = (name: string) =>
+    onPlane(
+      build,
+      wheel,
+      shopParts(wheel).find(({ id }) => id === name)!,
+    ).rooms;
+  expect(roomsOf('lower arm').find(({ name }) => name === 'damper')!.bolted).toBe(true);
+  const upper = roomsOf('upper arm').find(({ name }) => name === 'damper')!;
+  // As the clearances in space have it: it is in the upper arm's tube.
+  expect(upper).toMatchObject({ bolted: false, room: 0 });
+  const jig = sheetEntries(build)
+    .find(({ id }) => id === 'front/lower arm/jig')!
+    .make();
+  expect(jig.notes.join()).not.toMatch(/damper comes/u);
+  expect(jig.notes.join()).toMatch(/damper stands on it/u);
 });
 
 describe('outlines', () => {

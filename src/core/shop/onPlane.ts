@@ -1,6 +1,7 @@
 import type { Vec } from '../geometry/vec';
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
+import { memberId } from '../model/made';
 import { startingRoom } from '../model/room';
 import type { Spot } from '../sheets/drawing';
 import { cutsOf } from './cut';
@@ -61,12 +62,26 @@ export function onPlane(build: Build, wheel: Wheel, part: ShopPart) {
   const wantedOf = (name: string): number => (name === 'tyre' ? tyre : moving);
   const plate = plateArmOf(wheel, part, plane, swept, wantedOf);
   const tubes = lying(wheel, part, plane, plate);
+  const own = standingOn(wheel, part);
   const rooms = swept.map(({ name, outlines }) => ({
     name,
+    /** It is bolted to the part: by its own lug it is no neighbour. */
+    bolted: own.has(name),
     wanted: wantedOf(name),
     room: Math.min(...outlines.flatMap((outline) => tubes.map(({ skin }) => apart(skin, outline)))),
   }));
   return { plane, half, swept, plate, tubes, rooms };
+}
+
+/** What ends on a part itself, by the names that neighbours go by. */
+function standingOn({ type }: Wheel, { body }: ShopPart): Set<string> {
+  return new Set(
+    type.members
+      .filter(
+        (member) => body && [member.from, member.to].some((at) => type.points[at]?.on === body),
+      )
+      .map((member) => member.name ?? memberId(member)),
+  );
 }
 
 /** How far a member stands out of its part's plane, both ways together, mm. */
