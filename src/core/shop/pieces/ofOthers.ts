@@ -144,25 +144,56 @@ const SAME = 0.05;
 const APART = 1.5;
 
 /**
- * Holes so far from the first one; where two would be nearer than `apart` one of them stands beside the middle, as far from
- * the first as before.
+ * Holes so far from the first one; where two would be nearer than `apart` some of them stand beside the middle, as far from the
+ * first as before. Every way of it is tried, the middle first, until one has room everywhere; else the one with the most.
  */
 export function spread(lengths: readonly number[], apart: number) {
-  const spots: Spot[] = [];
-  let closest = Math.min(...lengths);
-  for (const length of lengths) {
-    const options = [0, apart, -apart, apart / 2, -apart / 2]
-      .filter((y) => Math.abs(y) < length)
-      .map((y): Spot => [Math.sqrt(length ** 2 - y ** 2), y]);
-    const room = ([x, y]: Spot): number =>
-      Math.min(Infinity, ...spots.map((at) => Math.hypot(at[0] - x, at[1] - y)));
-    const best =
-      options.find((at) => room(at) >= apart) ??
-      options.reduce((a, b) => (room(b) > room(a) ? b : a));
-    closest = Math.min(closest, room(best));
-    spots.push(best);
+  const spots: Spot[] = lengths.map((length) => [length, 0]);
+  for (const group of groupsOf(lengths, apart)) {
+    const options = group.map((i) =>
+      [0, apart, -apart, apart / 2, -apart / 2]
+        .filter((y) => Math.abs(y) < lengths[i])
+        .map((y): Spot => [Math.sqrt(lengths[i] ** 2 - y ** 2), y]),
+    );
+    const taken = roomiest(options, apart);
+    group.forEach((i, k) => (spots[i] = taken[k]));
   }
-  return { spots, closest };
+  const between = spots.flatMap(([x, y], i) =>
+    spots.slice(i + 1).map((at) => Math.hypot(at[0] - x, at[1] - y)),
+  );
+  return { spots, closest: Math.min(...lengths, ...between) };
+}
+
+/** Holes whose distances from the first differ by less than `apart`, one after the next: only these come near each other. */
+function groupsOf(lengths: readonly number[], apart: number): number[][] {
+  const order = lengths.map((_, i) => i).toSorted((a, b) => lengths[a] - lengths[b]);
+  const groups: number[][] = [];
+  for (const [k, i] of order.entries())
+    if (k > 0 && lengths[i] - lengths[order[k - 1]] < apart) groups.at(-1)!.push(i);
+    else groups.push([i]);
+  return groups;
+}
+
+/** One option of each with the most room between the two nearest; no more than `enough` is looked for. */
+function roomiest(options: readonly Spot[][], enough: number): Spot[] {
+  let best: { room: number; taken: Spot[] } = {
+    ...{ room: -1, taken: options.map(([first]) => first) },
+  };
+  const look = (taken: Spot[], room: number): void => {
+    // No way on from here has more room.
+    if (room <= best.room || best.room >= enough) return;
+    if (taken.length === options.length) {
+      best = { room, taken };
+      return;
+    }
+    for (const [x, y] of options[taken.length])
+      look(
+        [...taken, [x, y]],
+        Math.min(room, ...taken.map((at) => Math.hypot(at[0] - x, at[1] - y))),
+      );
+  };
+  look([], Infinity);
+  return best.taken;
 }
 
 /** A plate as a drawing has it. */

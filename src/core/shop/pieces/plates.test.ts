@@ -381,6 +381,22 @@ it('spreads holes that lie too near, each as far from the first as before', () =
             .forEach((b) => (least = Math.min(least, Math.hypot(a[0] - b[0], a[1] - b[1]))));
         });
         expect(closest).toBeCloseTo(least, 9);
+        // No way of putting each of them in the middle, or beside it, has more room than is wanted and not found.
+        let most = 0;
+        const places = lengths.map((length) =>
+          [0, 18, -18, 9, -9].map((y): Spot => [Math.sqrt(length ** 2 - y ** 2), y]),
+        );
+        for (let code = 0; code < 5 ** lengths.length; code++) {
+          const way = places.map((options, i) => options[Math.floor(code / 5 ** i) % 5]);
+          let room = Infinity;
+          way.forEach((a, i) =>
+            way
+              .slice(i + 1)
+              .forEach((b) => (room = Math.min(room, Math.hypot(a[0] - b[0], a[1] - b[1])))),
+          );
+          most = Math.max(most, room);
+        }
+        expect(Math.min(closest, 18)).toBeCloseTo(Math.min(most, 18), 9);
       },
     ),
   );
