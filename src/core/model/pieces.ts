@@ -217,12 +217,25 @@ export const PIECE_FIELDS = {
 } as const satisfies Record<string, Record<string, PieceField>>;
 
 const spot = z.tuple([coordinate, coordinate], { error: problem });
-const outline = z.array(spot).min(3, 'has fewer than three places').max(600, 'has too many places');
+/** So much a shape out of a drawing has at most, and so many shapes a drawing. */
+export const MOST_OF_SHAPE = {
+  ...{ spots: 2000, windows: 40, holes: 200, shapes: 40 },
+  /** Of all its outlines together, so that its surface is still one. */
+  together: 20_000,
+} as const;
+const outline = z
+  .array(spot)
+  .min(3, 'has fewer than three places')
+  .max(MOST_OF_SHAPE.spots, 'has too many places');
 /** A plate's edge, what is cut out of it, holes; mm. */
 export const plateShape = group({
   edge: outline,
-  windows: listOf(outline, 40, 'windows'),
-  holes: listOf(group({ at: spot, across: measure('mm', 0.1, 2000) }), 200, 'holes'),
+  windows: listOf(outline, MOST_OF_SHAPE.windows, 'windows'),
+  holes: listOf(
+    group({ at: spot, across: measure('mm', 0.1, 2000) }),
+    MOST_OF_SHAPE.holes,
+    'holes',
+  ),
 });
 export type PlateShape = z.infer<typeof plateShape>;
 

@@ -1,12 +1,15 @@
 import DxfParser from 'dxf-parser';
 import type { IEntity } from 'dxf-parser';
 import { ShapeUtils, Vector2 } from 'three';
+import { MOST_OF_SHAPE as MOST } from '../model/pieces';
 import type { PlateShape } from '../model/pieces';
 import { circle } from './extrude';
 
 type Spot = [number, number];
 
-export type ReadOutlines = { ok: true; shapes: PlateShape[] } | { ok: false; why: string };
+/** `left`: lines of it that close nowhere; they are no part of any shape. */
+export type ReadOutlines =
+  { ok: true; shapes: PlateShape[]; left: number } | { ok: false; why: string };
 
 /** The largest drawing that is read, bytes. */
 export const LARGEST_DRAWING = 20_000_000;
@@ -14,9 +17,6 @@ export const LARGEST_DRAWING = 20_000_000;
 const SAME = 0.05;
 /** A round line is told by chords no further off it than this, mm. */
 const CHORD = 0.02;
-/** So many places an outline has at most. */
-export const MOST_SPOTS = 600;
-
 /** mm of a drawing's unit by its $INSUNITS (DXF reference, from memory); a drawing that says none is in mm. */
 const UNITS: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 
@@ -35,6 +35,9 @@ export function readOutlines(name: string, text: string): ReadOutlines {
   } catch {
     return no(`${name} cannot be read as DXF: save it as text, not as binary`);
   }
+  // Nothing is taken by half: what is not read is said, and then nothing is.
+  if (entities.some(({ type }) => type === 'INSERT'))
+    return no(`${name} has blocks, which are not opened here: explode them first`);
   const rounds: { at: Spot; across: number }[] = [];
   const closed: Spot[][] = [];
   const open: Spot[][] = [];
@@ -45,8 +48,9 @@ export function readOutlines(name: string, text: string): ReadOutlines {
     else if (line.closed) closed.push(line.spots);
     else open.push(line.spots);
   }
-  closed.push(...joinedUp(open));
-  const outlines = closed.map(thin).filter((one) => one.length > 2 && size(one) > SAME);
+  const joined = joinedUp(open);
+  closed.push(...joined.closed);
+  const outlines = closed.map(withoutDoubles).filter((one) => one.length > 2 && size(one) > SAME);
   const all = [
     ...outlines.map((edge) => ({ edge, round: null as (typeof rounds)[number] | null })),
     ...rounds.map((round) => ({ edge: circle(round), round })),
@@ -72,12 +76,27 @@ export function readOutlines(name: string, text: string): ReadOutlines {
         (one) => one.edge !== edge && !outer.includes(one) && holds(edge, one.edge[0]),
       );
       return {
-        edge: edge.slice(0, MOST_SPOTS),
-        windows: within.flatMap(({ edge: one, round }) => (round ? [] : [one])).slice(0, 40),
-        holes: within.flatMap(({ round }) => (round ? [round] : [])).slice(0, 200),
+        edge,
+        windows: within.flatMap(({ edge: one, round }) => (round ? [] : [one])),
+        holes: within.flatMap(({ round }) => (round ? [round] : [])),
       };
     });
-  return { ok: true, shapes: shapes.slice(0, 40) };
+  const why = tooMuch(shapes);
+  return why ? no(`${name} has ${why}`) : { ok: true, shapes, left: joined.left };
+}
+
+/** What of shapes is more than a build takes; null where nothing is. */
+function tooMuch(shapes: readonly PlateShape[]): string | null {
+  if (shapes.length > MOST.shapes) return `more than ${MOST.shapes} shapes: part it`;
+  for (const { edge, windows, holes } of shapes) {
+    const all = [edge, ...windows, ...holes.map(circle)].flat().length;
+    if ([edge, ...windows].some((one) => one.length > MOST.spots))
+      return `an outline of more than ${MOST.spots} places: let it be drawn in lines and arcs`;
+    if (all > MOST.together) return `a shape of more than ${MOST.together} places: part it`;
+    if (windows.length > MOST.windows || holes.length > MOST.holes)
+      return `a shape with more than ${MOST.windows} windows or ${MOST.holes} holes: part it`;
+  }
+  return null;
 }
 
 interface Shape {
@@ -229,13 +248,15 @@ function splineOf({
 }
 const SPLINE = 96;
 
-/** Lines that meet at their ends, as closed outlines. */
-function joinedUp(lines: readonly Spot[][]): Spot[][] {
+/** Lines that meet at their ends, as closed outlines; how many of them close nowhere. */
+function joinedUp(lines: readonly Spot[][]): { closed: Spot[][]; left: number } {
   const left = lines.filter((one) => one.length > 1).map((one) => [...one]);
   const found: Spot[][] = [];
+  let over = 0;
   const near = (a: Spot, b: Spot): boolean => Math.hypot(a[0] - b[0], a[1] - b[1]) < SAME;
   while (left.length > 0) {
     let now = left.pop()!;
+    let of = 1;
     for (;;) {
       if (now.length > 3 && near(now[0], now.at(-1)!)) {
         found.push(now.slice(0, -1));
@@ -243,23 +264,24 @@ function joinedUp(lines: readonly Spot[][]): Spot[][] {
       }
       const end = now.at(-1)!;
       const k = left.findIndex((one) => near(one[0], end) || near(one.at(-1)!, end));
-      if (k < 0) break;
+      if (k < 0) {
+        over += of;
+        break;
+      }
+      of++;
       const [next] = left.splice(k, 1);
       now = [...now, ...(near(next[0], end) ? next : next.toReversed()).slice(1)];
     }
   }
-  return found;
+  return { closed: found, left: over };
 }
 
-/** Places that lie on the next are left out, and more than are kept are passed over evenly. */
-function thin(spots: Spot[]): Spot[] {
-  const apart = spots.filter((p, i) => {
+/** An outline without places that lie on the one before. */
+const withoutDoubles = (spots: Spot[]): Spot[] =>
+  spots.filter((p, i) => {
     const before = spots[(i + spots.length - 1) % spots.length];
     return Math.hypot(p[0] - before[0], p[1] - before[1]) > 1e-6;
   });
-  const step = Math.ceil(apart.length / MOST_SPOTS);
-  return step > 1 ? apart.filter((_, i) => i % step === 0) : apart;
-}
 
 const size = (edge: readonly Spot[]): number =>
   Math.abs(ShapeUtils.area(edge.map(([x, y]) => new Vector2(x, y))));

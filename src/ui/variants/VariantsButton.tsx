@@ -4,6 +4,7 @@ import LayersIcon from '@mui/icons-material/LayersOutlined';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
+import { readyFor } from '@/core/clearance/surfaces';
 import { openVariantOf } from '@/core/model/variants';
 import { useBuild } from '../build/useBuildStore';
 import { useView } from '../build/viewStore';
@@ -59,7 +60,13 @@ function TheDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
       compared={compared}
       onCompare={compare}
       onEdit={edit}
-      onReplace={replace}
+      // The page stays: what measures a save's bodies out of files is there before them.
+      onReplace={(next) =>
+        void readyFor(next).then(
+          () => replace(next),
+          () => replace(next),
+        )
+      }
     />
   );
 }

@@ -19,7 +19,7 @@ import { OutlinePlace } from './OutlinePlace';
 import { ScanPlace } from './ScanPlace';
 
 /** What a file turned out to be. */
-type Found = { as: 'scan'; seen: ScanSeen } | { as: 'drawing'; shapes: PlateShape[] };
+type Found = { as: 'scan'; seen: ScanSeen } | { as: 'drawing'; shapes: PlateShape[]; left: number };
 
 /** What is made of it: the surface as a build carries it. */
 export type Carried = Pick<MeshBody, 'places' | 'triangles' | 'exact'>;
@@ -84,7 +84,13 @@ export function BodyDialog({
           <ScanPlace seen={found.seen} unit={unit} name={name} onTake={take} />
         )}
         {found?.as === 'drawing' && (
-          <OutlinePlace shapes={found.shapes} unit={unit} name={name} onTake={take} />
+          <OutlinePlace
+            shapes={found.shapes}
+            left={found.left}
+            unit={unit}
+            name={name}
+            onTake={take}
+          />
         )}
       </DialogContent>
       <DialogActions>
@@ -100,7 +106,9 @@ export function BodyDialog({
 async function read(file: File): Promise<Found | string> {
   if (file.name.toLowerCase().endsWith('.dxf')) {
     const outlines = await scanWorker().outlines(file.name, await file.text());
-    return outlines.ok ? { as: 'drawing', shapes: outlines.shapes } : outlines.why;
+    return outlines.ok
+      ? { as: 'drawing', shapes: outlines.shapes, left: outlines.left }
+      : outlines.why;
   }
   const bytes = await file.arrayBuffer();
   const scan = await scanWorker().read(file.name, bytes);

@@ -7,7 +7,7 @@ import { packed } from '@/core/model/mesh';
 import type { PlateShape } from '@/core/model/pieces';
 import { lengthIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { coordinate, label, measure } from '@/core/model/wording';
+import { coordinate, counted, label, measure } from '@/core/model/wording';
 import { SEEN_FROM, extruded } from '@/core/scan/extrude';
 import type { SeenFrom } from '@/core/scan/extrude';
 import { Choice } from '../../fields/Choice';
@@ -23,11 +23,14 @@ const WHERE = ['ahead', 'left', 'up'] as const;
 /** Where an outline of a drawing stands in the car, and how thick it is. */
 export function OutlinePlace({
   shapes,
+  left,
   unit,
   name: first,
   onTake,
 }: {
   shapes: readonly PlateShape[];
+  /** Lines of the drawing that close nowhere. */
+  left: number;
   unit: LengthUnit;
   name: string;
   onTake: (carried: Carried, name: string) => void;
@@ -81,6 +84,7 @@ export function OutlinePlace({
             ? 'To the right in the drawing is the car’s left, up is up; it is thick along the car.'
             : 'To the right in the drawing is ahead, up is the car’s left; it is thick upward.'}{' '}
         Half of it is on either side of its place.
+        {left > 0 && ` ${counted(left, 'line')} of the drawing close nowhere and are not taken.`}
       </Said>
       <Fields>
         {WHERE.map((where, k) => (

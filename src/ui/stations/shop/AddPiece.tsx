@@ -19,12 +19,13 @@ const OTHERS = STARTED_KINDS.filter((kind) => !PIECES[kind].plate);
 /** A plate or another part that is made besides what lies between two joints. */
 export function AddPiece({
   axle,
-  disabled,
+  room,
   onAdd,
   onDrawn,
 }: {
   axle: AxleName;
-  disabled: boolean;
+  /** How many more of them the axle takes. */
+  room: number;
   onAdd: (kind: StartedKind) => void;
   /** Plates out of a drawing. */
   onDrawn: (shapes: PlateShape[], name: string) => void;
@@ -34,7 +35,11 @@ export function AddPiece({
   const { say } = useActions();
   const take = async (file: File) => {
     const read = await scanWorker().outlines(file.name, await file.text());
-    if (read.ok) onDrawn(read.shapes, cutTo(file.name.replace(/\.[^.]*$/u, ''), 60));
+    if (read.ok && read.shapes.length > room)
+      say(
+        `${file.name} has ${read.shapes.length} plates, there is room for ${room}: take some out first.`,
+      );
+    else if (read.ok) onDrawn(read.shapes, cutTo(file.name.replace(/\.[^.]*$/u, ''), 60));
     else say(`${read.why}.`);
   };
   const item = (kind: StartedKind) => (
@@ -55,7 +60,7 @@ export function AddPiece({
         size="small"
         startIcon={<AddIcon />}
         aria-haspopup="menu"
-        disabled={disabled}
+        disabled={room === 0}
         onClick={(event) => setAt(event.currentTarget)}
         sx={{ mb: 0.5 }}
       >

@@ -109,7 +109,7 @@ export function Shop({
           >
             <AddPiece
               axle={axle}
-              disabled={(build[axle]?.pieces?.length ?? 0) >= MOST_PIECES}
+              room={MOST_PIECES - (build[axle]?.pieces?.length ?? 0)}
               onAdd={(kind) => {
                 const piece = pieceFor(build, axle, kind);
                 onEdit((draft) => void (draft[axle]!.pieces ??= []).push(piece));
@@ -117,14 +117,13 @@ export function Shop({
               }}
               onDrawn={(shapes, name) => {
                 const there = [...(build[axle]?.pieces ?? [])];
-                const room = MOST_PIECES - there.length;
-                const fresh = shapes.slice(0, room).map((shape, i) => {
+                const fresh = shapes.map((shape, i) => {
                   const piece = drawnPiece(shape, i > 0 ? `${name} ${i + 1}` : name, there);
                   there.push(piece);
                   return piece;
                 });
                 onEdit((draft) => void (draft[axle]!.pieces ??= []).push(...fresh));
-                if (fresh.length > 0) setPicked(`${axle}/piece/${fresh[0].id}`);
+                setPicked(`${axle}/piece/${fresh[0].id}`);
               }}
             />
           </SheetTree>
