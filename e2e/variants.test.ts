@@ -78,6 +78,8 @@ it('fetches what draws in space only when it is asked for', async () => {
   };
   await openBuild(spacious, shop.app.address, 'Two-seat roadster');
   expect(fetched.size).toBeGreaterThan(0);
+  // Stations are fetched while the page has nothing to do: until no more comes.
+  await spacious.waitForNetworkIdle({ idleTime: 1500 });
   expect(await drawing()).toEqual([]);
   await clickButton(spacious, '3D');
   await spacious.waitForSelector('[aria-label="The corner in space"] canvas');

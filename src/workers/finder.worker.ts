@@ -1,6 +1,4 @@
 import './unevaluated';
-// Bodies out of files are asked here.
-import '../core/clearance/mesh';
 import { expose } from 'comlink';
 import { findAckermann } from '../core/ackermann/findAckermann';
 import type { AckermannAnswer } from '../core/ackermann/findAckermann';
@@ -21,6 +19,7 @@ import type { NullFinding } from '../core/bumpsteer/findNull';
 import type { NullWanted } from '../core/model/nullWanted';
 import { clearancesOf } from '../core/clearance/room';
 import type { Closest } from '../core/clearance/room';
+import { readyFor } from '../core/clearance/surfaces';
 import { Wheel, wheelOf } from '../core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../core/model/build';
 import { lockLimits } from '../core/steering/lockLimits';
@@ -34,6 +33,16 @@ import type { Paper } from '../core/model/shop';
 import { interruptible } from './interruptible';
 
 const { run, cancel } = interruptible();
+
+/** The same once bodies out of files can be asked, which is fetched with the first of them. */
+async function runIn<T>(
+  build: Pick<Build, 'room'>,
+  search: () => Generator<number, T> | null,
+  onProgress: (part: number) => void,
+): Promise<T | null> {
+  await readyFor(build);
+  return run(search, onProgress);
+}
 
 /** Hands a map over whenever it is finer. */
 function* shownAsItGrows(
@@ -58,7 +67,8 @@ const api = {
     axle: AxleName,
     wanted: ArmsWanted,
     onProgress: (part: number) => void,
-  ): Promise<ArmsFinding | null> => run(() => armsFromCamber(build, axle, wanted), onProgress),
+  ): Promise<ArmsFinding | null> =>
+    runIn(build, () => armsFromCamber(build, axle, wanted), onProgress),
 
   /** A null of bump steer within the freedoms; null where a later call or `cancel` ended it. */
   null: (
@@ -68,24 +78,30 @@ const api = {
     wanted: NullWanted,
     onProgress: (part: number) => void,
   ): Promise<NullFinding | null> =>
-    run(() => {
-      const wheel = wheelOf(build, axle, side);
-      return wheel && findNull(build, wheel, wanted);
-    }, onProgress),
+    runIn(
+      build,
+      () => {
+        const wheel = wheelOf(build, axle, side);
+        return wheel && findNull(build, wheel, wanted);
+      },
+      onProgress,
+    ),
 
   /** Ackermann with bump steer kept null; null where a later call or `cancel` ended it. */
   ackermann: (
     build: Build,
     wanted: AckermannWanted,
     onProgress: (part: number) => void,
-  ): Promise<AckermannAnswer | null> => run(() => findAckermann(build, wanted), onProgress),
+  ): Promise<AckermannAnswer | null> =>
+    runIn(build, () => findAckermann(build, wanted), onProgress),
 
   /** A path for the front axle's column; null where it has none, or a later call or `cancel` ended it. */
   columnPath: (
     { front, room }: Build,
     onProgress: (part: number) => void,
   ): Promise<PathFinding | null> =>
-    run(
+    runIn(
+      { room },
       () =>
         front.column ? findPath(front.column, room, 'front', rackWay(front.rack, 'left')) : null,
       onProgress,
@@ -99,10 +115,14 @@ const api = {
     choices: DamperChoice[],
     onProgress: (part: number) => void,
   ): Promise<MountsFound | null> =>
-    run(() => {
-      const wheel = wheelOf(build, axle, side);
-      return wheel && findMounts(build, wheel, wheel.design.damper?.wanted, choices);
-    }, onProgress),
+    runIn(
+      build,
+      () => {
+        const wheel = wheelOf(build, axle, side);
+        return wheel && findMounts(build, wheel, wheel.design.damper?.wanted, choices);
+      },
+      onProgress,
+    ),
 
   /** A map from coarse to fine: `onMap` has it whenever it is finer. */
   map: (
@@ -127,7 +147,7 @@ const api = {
     paper: Paper,
     onProgress: (part: number) => void,
   ): Promise<{ zip: Uint8Array; sheets: Bundle['sheets']; pages: number } | null> => {
-    const bundle = await run(() => bundleOf(build, on, paper), onProgress);
+    const bundle = await runIn(build, () => bundleOf(build, on, paper), onProgress);
     if (!bundle) return null;
     const files = await bundleFiles(bundle, build);
     const zip = zipSync(Object.fromEntries(files.map(({ name, bytes }) => [name, bytes])));
@@ -137,23 +157,27 @@ const api = {
   cancel,
 
   /** The tightest places of a wheel over travel and lock; null where the layout cannot be solved. */
-  clearances: (build: Build, axle: AxleName, side: Side): Closest[] | null => {
+  clearances: async (build: Build, axle: AxleName, side: Side): Promise<Closest[] | null> => {
+    await readyFor(build);
     const wheel = wheelOf(build, axle, side);
     return wheel && clearancesOf(build, wheel);
   },
 
   /** The verdicts on a wheel's damper and on what of its corner gives first. */
-  damper: (build: Build, axle: AxleName, side: Side): Judged[] => {
+  damper: async (build: Build, axle: AxleName, side: Side): Promise<Judged[]> => {
+    await readyFor(build);
     const wheel = wheelOf(build, axle, side);
     return wheel ? [...judgeDamper(build, wheel), ...judgeLoads(build, wheel)] : [];
   },
 
   /** What comes first on the way to each lock; null where the front axle cannot be steered. */
-  lockLimits: (build: Build): LockWay[] | null =>
-    lockLimits(build, {
+  lockLimits: async (build: Build): Promise<LockWay[] | null> => {
+    await readyFor(build);
+    return lockLimits(build, {
       left: wheelOf(build, 'front', 'left'),
       right: wheelOf(build, 'front', 'right'),
-    }),
+    });
+  },
 };
 export type FinderWorker = typeof api;
 

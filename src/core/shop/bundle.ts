@@ -6,7 +6,6 @@ import { pagesOf } from '../sheets/pages';
 import type { Page } from '../sheets/pages';
 import { pagesPdf } from '../sheets/pdf';
 import { drawingSvg } from '../sheets/svg';
-import { buildGlb } from './gltf';
 import { fileName, partsCsv, tablesCsv } from './csv';
 import { headingOf, sheetEntries } from './sheetsOf';
 
@@ -53,11 +52,12 @@ export function* bundleOf(build: Build, on: string, paper: Paper): Generator<num
 }
 
 /** Every file of a bundle: its pages as one PDF, all corners in space, drawings and tables. */
-export const bundleFiles = async (
-  { pages, files }: Bundle,
-  build: Build,
-): Promise<BundleFile[]> => [
-  { name: 'sheets.pdf', bytes: await pagesPdf(pages, `${build.name}: sheets`) },
-  { name: 'corners.glb', bytes: await buildGlb(build) },
-  ...files,
-];
+export async function bundleFiles({ pages, files }: Bundle, build: Build): Promise<BundleFile[]> {
+  // What writes solids is large: it is fetched with the first bundle.
+  const { buildGlb } = await import('./gltf');
+  return [
+    { name: 'sheets.pdf', bytes: await pagesPdf(pages, `${build.name}: sheets`) },
+    { name: 'corners.glb', bytes: await buildGlb(build) },
+    ...files,
+  ];
+}

@@ -1,9 +1,12 @@
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import type { AxleName } from '@/core/model/build';
 import type { KeepOut } from '@/core/model/room';
 import type { LengthUnit } from '@/core/model/units';
-import { BodyDialog } from './BodyDialog';
+
+/** What makes surfaces is large: it is fetched with the first file. */
+const BodyDialog = dynamic(() => import('./BodyDialog').then((m) => m.BodyDialog), { ssr: false });
 
 const KINDS = '.dxf,.stl,.obj,.ply';
 
