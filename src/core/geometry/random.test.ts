@@ -1,4 +1,4 @@
-import { normalNumbers, quantile } from './random';
+import { normalNumbers, normalsApart, quantile } from './random';
 
 it('gives the same normal numbers each time, about nought and one wide', () => {
   const [first, second] = [normalNumbers(7), normalNumbers(7)];
@@ -18,4 +18,14 @@ it('reads quantiles between the numbers it has', () => {
   expect(quantile(sorted, 4, 0.5)).toBe(2.5);
   expect(quantile(sorted, 4, 1)).toBe(5);
   expect(quantile(sorted, 0, 0.5)).toBeNaN();
+});
+
+describe('normal numbers of seeds that lie close together', () => {
+  it('are spread over the seeds as they are within one', () => {
+    const first = Array.from({ length: 400 }, (_, seed) => normalsApart(500 + seed)());
+    const mean = first.reduce((sum, x) => sum + x, 0) / first.length;
+    const variance = first.reduce((sum, x) => sum + (x - mean) ** 2, 0) / first.length;
+    expect(Math.abs(mean)).toBeLessThan(0.2);
+    expect(Math.abs(variance - 1)).toBeLessThan(0.25);
+  });
 });

@@ -23,6 +23,16 @@ export function normalNumbers(seed = SEED): () => number {
   };
 }
 
+/** How many of a seed's first numbers still look like those of the seeds beside it. */
+const AS_BESIDE = 40;
+
+/** The same for many seeds that lie close together: past the first numbers, in which these are alike. */
+export function normalsApart(seed: number): () => number {
+  const normal = normalNumbers(seed);
+  for (let i = 0; i < AS_BESIDE; i++) normal();
+  return normal;
+}
+
 /** A quantile of the first `count` of sorted numbers; NaN of none. */
 export function quantile(sorted: Float64Array, count: number, part: number): number {
   if (count === 0) return NaN;

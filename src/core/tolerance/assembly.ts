@@ -76,6 +76,9 @@ export class Assembly {
     return this.equations.lengthen(from, to, by);
   }
 
+  /** A direction fixed to the upright, from how it lies as drawn to how it lies in what was built last. */
+  turned = (v: Vec): Vec => this.equations.turnedBy(v);
+
   private builtAs(offsets: Float64Array): Built {
     const { equations, drawn, corner } = this;
     const { type } = corner;

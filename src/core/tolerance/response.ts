@@ -14,7 +14,7 @@ import { offsetOf, writeToeRow } from './joints';
 import type { Steering } from './joints';
 
 /** A corner in one position, and how it answers to joints that are a little off. */
-interface Position {
+export interface Position {
   equations: ConditionRows;
   spindle: Vec;
   factors: Float64Array;
@@ -70,7 +70,7 @@ export function responseOf(
 }
 
 /** By so much of its offsets an axle is put together off either way. */
-const PART = 1e-3;
+export const PART = 1e-3;
 
 /**
  * Toe over the travel of wheels that are coupled goes by the whole axle: it is put together, both sides alike, a little
@@ -92,15 +92,16 @@ function toeMeasured(drawn: DrawnCorner, travels: number[], offsets: Float64Arra
   return plus.map((toe, i) => (toe - minus[i]) / (2 * PART));
 }
 
-/** The conditions where the corner stands at a travel, the rack straight ahead. */
-function positionAt(
+/** The conditions where the corner stands at a travel; `input` is the steering's, in its own outward axes. */
+export function positionAt(
   side: AxleCorner,
   drawn: DrawnCorner,
   travel: number,
   steering: Steering,
+  input = 0,
 ): Position | null {
   const u = new Float64Array(UPRIGHT_SIZE);
-  if (!side.corner.pose(travel, 0, u)) return null;
+  if (!side.corner.pose(travel, input, u)) return null;
   const equations = new ConditionRows(drawn.type, typedJoints(drawn), drawn.steering);
   const [from, to] = [drawnFrame(drawn.static), frameAt(u)];
   // The turn that carries the frame as drawn to where it is.
@@ -110,6 +111,7 @@ function positionAt(
         to[0][i] * from[0][j] + to[1][i] * from[1][j] + to[2][i] * from[2][j];
   for (let i = 0; i < 3; i++) equations.centre[i] = u[U.wheelCentre + i];
   equations.goal[0] = equations.centre0[2] + travel;
+  equations.goal[1] = input;
   equations.write();
   const own = equations.rows.slice();
   if (steering === 'toe set') writeToeRow(equations, to[0], toRad(drawn.static.toe));
@@ -119,10 +121,14 @@ function positionAt(
   return factor(factors, 6, order) ? { equations, spindle: to[0], factors, order } : null;
 }
 
-const triple = (list: Float64Array, at: number): Vec => [list[at], list[at + 1], list[at + 2]];
+export const triple = (list: Float64Array, at: number): Vec => [
+  list[at],
+  list[at + 1],
+  list[at + 2],
+];
 
 /** The twist that makes up for offsets, with the tie rod `rod` longer than drawn. */
-function twistOf(
+export function twistOf(
   { equations, factors, order }: Position,
   offsets: Float64Array,
   steering: Steering,
@@ -138,7 +144,7 @@ function twistOf(
 }
 
 /** How much further apart a twist pulls the rod's ends. */
-function rodStretch({ equations: { rows, rodRow } }: Position, twist: Float64Array): number {
+export function rodStretch({ equations: { rows, rodRow } }: Position, twist: Float64Array): number {
   let longer = 0;
   for (let i = 0; i < 6; i++) longer += rows[6 * rodRow + i] * twist[i];
   return longer;
