@@ -34,6 +34,7 @@ const FLOORS = [
   'arms',
   'sheets',
   'shop',
+  'check',
   'judging',
   'file',
   'summary',

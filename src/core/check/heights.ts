@@ -1,0 +1,114 @@
+import { secantRoot } from '../geometry/secant';
+import { UPRIGHT_SIZE } from '../kinematics/corner';
+import type { AxleCorner } from '../kinematics/axle';
+import { Linkage } from '../damper/linkage';
+import type { Damper } from '../model/damper';
+import type { CheckSetup, HeightBy } from '../model/checks';
+import { faceAt, placeOf } from './places';
+
+/** What tells a height: how it is read, and what it reads at ride height. */
+export interface HeightWay {
+  name: string;
+  how: string;
+  unit: 'mm' | 'turns';
+  /** Whether what it reads at ride height is to be typed. */
+  asksRide: boolean;
+  /** Whether it works with the wheel moved, or with the chassis moved. */
+  with: readonly ('wheel' | 'chassis')[];
+}
+
+export const HEIGHT_TABLE: Readonly<Record<HeightBy, HeightWay>> = {
+  travel: {
+    name: 'travel',
+    how: 'How far the wheel’s centre is above ride height, − below.',
+    unit: 'mm',
+    asksRide: false,
+    with: ['wheel', 'chassis'],
+  },
+  hub: {
+    name: 'tape from the floor to the hub',
+    how: 'To the middle of what is touched: the hub cap, the rim’s centre.',
+    unit: 'mm',
+    asksRide: true,
+    with: ['wheel'],
+  },
+  arch: {
+    name: 'tape from the hub to the arch',
+    how: 'Straight up from the middle of the hub to a mark on the body: shorter as the wheel comes up.',
+    unit: 'mm',
+    asksRide: true,
+    with: ['wheel', 'chassis'],
+  },
+  chassis: {
+    name: 'tape from the floor to the chassis',
+    how: 'To a mark on the frame beside the wheel, the tyres on the floor: shorter as the chassis goes down.',
+    unit: 'mm',
+    asksRide: true,
+    with: ['chassis'],
+  },
+  jack: {
+    name: 'turns of the jack',
+    how: 'From ride height, + up.',
+    unit: 'turns',
+    asksRide: false,
+    with: ['wheel', 'chassis'],
+  },
+  damper: {
+    name: 'length of the damper',
+    how: 'Between its eyes, spring off.',
+    unit: 'mm',
+    asksRide: false,
+    with: ['wheel', 'chassis'],
+  },
+};
+
+/**
+ * The wheel's travel, mm, from what tells its height.
+ * @returns null where the drawing has no travel that reads so
+ */
+export function travelOf(
+  raw: number,
+  { heightBy, heightAt, face, jackPerTurn, jackRatio }: CheckSetup,
+  side: AxleCorner,
+  damper: Damper | undefined,
+  moved: 'wheel' | 'chassis',
+): number | null {
+  switch (heightBy) {
+    case 'travel':
+      return raw;
+    case 'chassis':
+      return heightAt - raw;
+    case 'jack':
+      // Under the chassis it lifts that: the wheel goes down in it.
+      return (moved === 'chassis' ? -1 : 1) * raw * jackPerTurn * jackRatio;
+    case 'hub':
+      return atHeight(side, face, raw - heightAt);
+    case 'arch':
+      return atHeight(side, face, heightAt - raw);
+    case 'damper':
+      return damper ? atLength(side, damper, raw) : null;
+  }
+}
+
+/** The middle of what is touched lies a little off the wheel's centre: with camber it rises by another amount. */
+function atHeight({ corner }: AxleCorner, face: number, rise: number): number | null {
+  const u = new Float64Array(UPRIGHT_SIZE);
+  const up = (travel: number): number =>
+    corner.pose(travel, 0, u) ? faceAt(placeOf(u), face)[2] : NaN;
+  const ride = up(0);
+  return secantRoot((travel) => 1e4 * (up(travel) - ride - rise), rise, 1, rise - 200, rise + 200);
+}
+
+function atLength(side: AxleCorner, damper: Damper, length: number): number | null {
+  const linkage = new Linkage(side, damper);
+  const home = linkage.at(0);
+  if (!home || Math.abs(home.damper.ratio) < 1e-3) return null;
+  const start = (home.damper.length - length) / home.damper.ratio;
+  return secantRoot(
+    (travel) => 1e4 * ((linkage.at(travel)?.damper.length ?? NaN) - length),
+    start,
+    1,
+    start - 300,
+    start + 300,
+  );
+}
