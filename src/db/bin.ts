@@ -95,12 +95,14 @@ export const clearOldBin = (now = new Date()): Promise<number> =>
   emptyBin(new Date(now.getTime() - DAYS_IN_BIN * 86_400_000));
 
 async function throwAway(
-  { builds, parts }: Database,
+  { builds, parts, checks, readings }: Database,
   before: Date,
   transaction: Transaction,
 ): Promise<number> {
   const where = { deletedAt: { [Op.ne]: null, [Op.lte]: before } };
-  // A build's documents and kept saves go with it: the tables cascade.
+  // A build's documents, kept saves and checks go with it: the tables cascade.
+  await readings.destroy({ where, force: true, transaction });
+  await checks.destroy({ where, force: true, transaction });
   const gone = await builds.destroy({ where, force: true, transaction });
   return gone + (await parts.destroy({ where, force: true, transaction }));
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import type { Build } from '../core/model/build';
 import { cutTo } from '../core/model/wording';
+import { insertChecks, readChecks } from './checks';
 import { buildOf, rowOf, storedOf, summarised } from './document';
 import type { Database } from './models';
 import { reading } from './reading';
@@ -49,12 +50,13 @@ export async function createBuild(build: Build): Promise<Opened> {
 }
 
 async function insert(
-  { builds, documents }: Database,
+  tables: Database,
   build: Build,
   transaction: Transaction,
   savedBy?: string,
 ): Promise<Opened> {
   const { geometry, format, name, use } = rowOf(build);
+  const { builds, documents } = tables;
   const id = randomUUID();
   await builds.create(
     { id, name, use, savedAt: new Date(), ...summarised(build) },
@@ -64,7 +66,9 @@ async function insert(
     { id: randomUUID(), buildId: id, name: 'As drawn', geometry, format, savedBy },
     { transaction },
   );
-  return { id, version: 1, build };
+  const { checks = [], ...rest } = build;
+  await insertChecks(tables, id, checks, transaction);
+  return { id, version: 1, build: rest };
 }
 
 /**
@@ -105,9 +109,16 @@ const named = (name: string, remark: string): string =>
 
 /** A copy beside the original; null when there is none. */
 export async function duplicateBuild(id: string): Promise<Opened | null> {
-  const original = await openBuild(id);
-  if (!original) return null;
-  return createBuild({ ...original.build, name: named(original.build.name, 'copy') });
+  const original = await wholeBuild(id);
+  return original && createBuild({ ...original, name: named(original.name, 'copy') });
+}
+
+/** A build with its checks, as a file has it; null when there is none. */
+export async function wholeBuild(id: string): Promise<Build | null> {
+  const opened = await openBuild(id);
+  if (!opened) return null;
+  const checks = await reading((tables) => readChecks(tables, id));
+  return { ...opened.build, ...(checks.length > 0 && { checks }) };
 }
 
 /** Puts builds into a database that has never held any. Returns how many went in. */

@@ -17,9 +17,9 @@ export const storedOf = ({ name, use }: BuildRow, { geometry, format }: Document
   format,
 });
 
-/** A build as it is stored. */
+/** A build as it is stored; its checks have rows of their own. */
 export function rowOf(build: Build): Stored {
-  const { name, use, format: _format, version, ...geometry } = build;
+  const { name, use, format: _format, version, checks: _checks, ...geometry } = build;
   return { name, use, geometry: JSON.stringify(geometry), format: version };
 }
 

@@ -119,4 +119,54 @@ export const MIGRATIONS: readonly Migration[] = [
     up: (tables, transaction) =>
       tables.addColumn('saves', 'note', { type: DataTypes.TEXT }, { transaction }),
   },
+  {
+    name: '006-checks',
+    up: async (tables, transaction) => {
+      const text = { type: DataTypes.TEXT, allowNull: false };
+      await tables.createTable(
+        'checks',
+        {
+          id: { type: DataTypes.TEXT, primaryKey: true },
+          build_id: ofABuild,
+          data: text,
+          ...dates,
+          deleted_at: { type: DataTypes.DATE },
+        },
+        { transaction },
+      );
+      await tables.createTable(
+        'readings',
+        {
+          id: { type: DataTypes.TEXT, primaryKey: true },
+          check_id: {
+            type: DataTypes.TEXT,
+            allowNull: false,
+            references: { model: 'checks', key: 'id' },
+            onDelete: 'CASCADE',
+          },
+          read_at: text,
+          side: text,
+          method: text,
+          round: { type: DataTypes.INTEGER, allowNull: false },
+          height: { type: DataTypes.DOUBLE, allowNull: false },
+          as_travel: { type: DataTypes.BOOLEAN, allowNull: false },
+          going: { type: DataTypes.TEXT },
+          value: { type: DataTypes.DOUBLE, allowNull: false },
+          second: { type: DataTypes.DOUBLE },
+          unit: text,
+          plus_minus: { type: DataTypes.DOUBLE, allowNull: false },
+          instrument: { type: DataTypes.TEXT },
+          left_out: { type: DataTypes.BOOLEAN, allowNull: false },
+          ...dates,
+          deleted_at: { type: DataTypes.DATE },
+        },
+        { transaction },
+      );
+      for (const sql of [
+        'CREATE INDEX checks_build_id ON checks (build_id)',
+        'CREATE INDEX readings_check_id ON readings (check_id)',
+      ])
+        await tables.sequelize.query(sql, { transaction });
+    },
+  },
 ];

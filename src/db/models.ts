@@ -75,12 +75,52 @@ export interface PartRow extends Model<InferAttributes<PartRow>, InferCreationAt
   deletedAt: CreationOptional<Date | null>;
 }
 
+/** A check of a build: `data` is a document (JSON) of all of it but its readings. */
+export interface CheckRow extends Model<
+  InferAttributes<CheckRow>,
+  InferCreationAttributes<CheckRow>
+> {
+  id: string;
+  buildId: string;
+  data: string;
+  createdAt: CreationOptional<Date>;
+  updatedAt: CreationOptional<Date>;
+  deletedAt: CreationOptional<Date | null>;
+}
+
+/** One reading, mm or degrees as its method reads; `second` where it has two values. */
+export interface ReadingRow extends Model<
+  InferAttributes<ReadingRow>,
+  InferCreationAttributes<ReadingRow>
+> {
+  id: string;
+  checkId: string;
+  readAt: string;
+  side: string;
+  method: string;
+  round: number;
+  height: number;
+  asTravel: boolean;
+  going: string | null;
+  value: number;
+  second: number | null;
+  unit: string;
+  plusMinus: number;
+  instrument: string | null;
+  leftOut: boolean;
+  createdAt: CreationOptional<Date>;
+  updatedAt: CreationOptional<Date>;
+  deletedAt: CreationOptional<Date | null>;
+}
+
 export interface Database {
   sequelize: Sequelize;
   builds: ModelStatic<BuildRow>;
   documents: ModelStatic<DocumentRow>;
   saves: ModelStatic<SaveRow>;
   parts: ModelStatic<PartRow>;
+  checks: ModelStatic<CheckRow>;
+  readings: ModelStatic<ReadingRow>;
 }
 
 /** The tables of an open connection. */
@@ -144,5 +184,41 @@ export const defineModels = (sequelize: Sequelize): Database => ({
       deletedAt: DataTypes.DATE,
     },
     { tableName: 'parts', underscored: true, paranoid: true },
+  ),
+  checks: sequelize.define<CheckRow>(
+    'check',
+    {
+      id: { type: DataTypes.TEXT, primaryKey: true },
+      buildId: { type: DataTypes.UUID, allowNull: false },
+      data: { type: DataTypes.TEXT, allowNull: false },
+      createdAt: DataTypes.DATE,
+      updatedAt: DataTypes.DATE,
+      deletedAt: DataTypes.DATE,
+    },
+    { tableName: 'checks', underscored: true, paranoid: true },
+  ),
+  readings: sequelize.define<ReadingRow>(
+    'reading',
+    {
+      id: { type: DataTypes.TEXT, primaryKey: true },
+      checkId: { type: DataTypes.TEXT, allowNull: false },
+      readAt: { type: DataTypes.TEXT, allowNull: false },
+      side: { type: DataTypes.TEXT, allowNull: false },
+      method: { type: DataTypes.TEXT, allowNull: false },
+      round: { type: DataTypes.INTEGER, allowNull: false },
+      height: { type: DataTypes.DOUBLE, allowNull: false },
+      asTravel: { type: DataTypes.BOOLEAN, allowNull: false },
+      going: DataTypes.TEXT,
+      value: { type: DataTypes.DOUBLE, allowNull: false },
+      second: DataTypes.DOUBLE,
+      unit: { type: DataTypes.TEXT, allowNull: false },
+      plusMinus: { type: DataTypes.DOUBLE, allowNull: false },
+      instrument: DataTypes.TEXT,
+      leftOut: { type: DataTypes.BOOLEAN, allowNull: false },
+      createdAt: DataTypes.DATE,
+      updatedAt: DataTypes.DATE,
+      deletedAt: DataTypes.DATE,
+    },
+    { tableName: 'readings', underscored: true, paranoid: true },
   ),
 });

@@ -7,11 +7,15 @@ import {
   writeBuildFile,
 } from '../core/file/buildFile';
 import { layoutProblems } from '../core/file/check';
-import { buildSchema } from '../core/model/build';
+import { buildSchema, checkSchema } from '../core/model/build';
+import { readingSchema } from '../core/model/checks';
+import { listOf } from '../core/model/wording';
 import { describeProblems, problemsOf } from '../core/model/problems';
 import { STRETCH } from '../core/summary/stretch';
 import { backupOf } from '../db/backup';
-import { createBuild, openBuild, saveBuild } from '../db/builds';
+import { createBuild, openBuild, saveBuild, wholeBuild } from '../db/builds';
+import { checksOf, deleteCheck, keepCheck, keepReadings, restoreCheck } from '../db/checks';
+import type { BuildChecks } from '../db/checks';
 import type { Saved } from '../db/builds';
 import { databasePath } from '../db/database';
 import { ORDERS, listBuilds } from '../db/list';
@@ -21,7 +25,7 @@ import type { KeptSave } from '../db/saves';
 import { DatabaseTrouble, UnreadableBuild } from '../db/trouble';
 import { BUILT, BUILT_HEADER } from './built';
 
-export type { BuildList, KeptSave, Saved };
+export type { BuildChecks, BuildList, KeptSave, Saved };
 
 /** A request that cannot be answered, in words, with its HTTP status. */
 class Refused extends Error {
@@ -136,15 +140,71 @@ export const getSave = (id: string, save: string): Promise<Response> =>
     return Response.json(build);
   });
 
+/** Name of a check, as its page gave it. */
+const checkIdSchema = z.string().min(1).max(64);
+const keepCheckSchema = z.strictObject({ check: checkSchema });
+const readingsSchema = z.strictObject({
+  readings: listOf(readingSchema, 500, 'readings at once'),
+  removed: listOf(checkIdSchema, 500, 'readings at once').default([]),
+});
+
+const NO_CHECK = 'This check is not there any more.';
+
+function checkId(id: string): string {
+  if (!checkIdSchema.safeParse(id).success) throw new Refused(404, NO_CHECK);
+  return id;
+}
+
+/** The checks of a build, the last begun first, and those that were taken away. */
+export const getChecks = (id: string): Promise<Response> =>
+  answering(async () => {
+    const checks = await checksOf(buildId(id));
+    if (!checks) throw new Refused(404, 'This build has been deleted.');
+    return Response.json(checks);
+  });
+
+/** Begins a check, or changes what is said of it. */
+export const putCheck = (id: string, check: string, request: Request): Promise<Response> =>
+  answering(async () => {
+    const body = await jsonBody(request, keepCheckSchema);
+    if (body.check.id !== checkId(check)) throw new Refused(400, 'The check has another name.');
+    if (!(await keepCheck(buildId(id), body.check)))
+      throw new Refused(404, 'This build has been deleted.');
+    return Response.json({ kept: true });
+  });
+
+/** Writes readings of a check; what is sent twice is there once. */
+export const putReadings = (id: string, check: string, request: Request): Promise<Response> =>
+  answering(async () => {
+    const { readings, removed } = await jsonBody(request, readingsSchema);
+    if (!(await keepReadings(buildId(id), checkId(check), readings, removed)))
+      throw new Refused(404, NO_CHECK);
+    return Response.json({ kept: readings.length });
+  });
+
+/** Takes a check away, to be got back. */
+export const removeCheck = (id: string, check: string): Promise<Response> =>
+  answering(async () => {
+    if (!(await deleteCheck(buildId(id), checkId(check)))) throw new Refused(404, NO_CHECK);
+    return Response.json({ removed: true });
+  });
+
+/** Gets a check back. */
+export const bringCheckBack = (id: string, check: string): Promise<Response> =>
+  answering(async () => {
+    if (!(await restoreCheck(buildId(id), checkId(check)))) throw new Refused(404, NO_CHECK);
+    return Response.json({ restored: true });
+  });
+
 /** A build as a file to keep; a layout that could not be read back is refused. */
 export const exportBuild = (id: string): Promise<Response> =>
   answering(async () => {
-    const opened = await openBuild(buildId(id));
-    if (!opened) throw new Refused(404, 'This build has been deleted.');
-    const problems = layoutProblems(opened.build);
+    const build = await wholeBuild(buildId(id));
+    if (!build) throw new Refused(404, 'This build has been deleted.');
+    const problems = layoutProblems(build);
     if (problems.length > 0) throw new Refused(422, describeProblems(problems));
-    const name = fileNameOf(opened.build.name, 'havrik.json');
-    return new Response(writeBuildFile(opened.build), {
+    const name = fileNameOf(build.name, 'havrik.json');
+    return new Response(writeBuildFile(build), {
       headers: {
         'content-type': 'application/json; charset=utf-8',
         'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,

@@ -3,6 +3,7 @@ import type { CornerType } from '../corners/cornerType';
 import { CORNER_TYPES, steersBy } from '../corners/kinds';
 import { askedSchema } from './asked';
 import { briefSchema } from './brief';
+import { MOST_CHECKS, MOST_READINGS, checkSchemaOf, readingSchema } from './checks';
 import { columnSchema } from './column';
 import type { Column } from './column';
 import { damperMisfits, damperPointsOf, damperSchema } from './damper';
@@ -237,6 +238,15 @@ export const axleSchema = z.discriminatedUnion('kind', [first, ...others], {
   },
 }) as unknown as z.ZodType<AxleDesign, AxleDesign>;
 
+/** A check without its readings, and one as it stands in a file. */
+export const checkSchema = checkSchemaOf(axleSchema);
+export type Check = z.infer<typeof checkSchema>;
+export const keptCheckSchema = group({
+  ...checkSchema.shape,
+  readings: listOf(readingSchema, MOST_READINGS, 'readings'),
+});
+export type KeptCheck = z.infer<typeof keptCheckSchema>;
+
 const variantName = {
   id: z.string({ error: problem }).min(1, 'is empty').max(40, 'is too long'),
   name: label(),
@@ -298,6 +308,8 @@ export const buildSchema = group({
   /** What the variant in `front` and `rear` is called, and the variants that are put aside: layouts, in files. */
   layout: group(variantName).optional(),
   layouts: listOf(variantSchema, 40, 'variants').optional(),
+  /** What was checked on the stands; in files alone: the database keeps it in rows of its own. */
+  checks: listOf(keptCheckSchema, MOST_CHECKS, 'checks').optional(),
 });
 
 export type Build = z.infer<typeof buildSchema>;
