@@ -15,7 +15,8 @@ export function readBuild(path: string): Build {
   return build.value;
 }
 
-function textOf(path: string): string {
+/** The text of a file, a pipe included; no more of it is read than a build may have. */
+export function textOf(path: string): string {
   // Letters may take several bytes; a file that only fits in letters is still read.
   const bytes = Buffer.alloc(LARGEST_FILE + 1);
   let length = 0;

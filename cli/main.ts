@@ -3,12 +3,14 @@ import { z } from 'zod';
 import { parseNumber } from '../src/core/model/units';
 import { PLANE_NAMES } from '../src/core/model/mapPlanes';
 import type { PlaneName } from '../src/core/model/mapPlanes';
+import { READ_SIDES, TOUCHED } from '../src/core/model/checks';
 import { PAPERS } from '../src/core/model/shop';
 import { backupTo, restoreFrom } from './backup';
 import { checkReport } from './check';
+import { checkCarReport } from './checkCar';
 import { columnTable } from './column';
 import { damperTable, loadsTable } from './damper';
-import { BadInput, readBuild } from './input';
+import { BadInput, readBuild, textOf } from './input';
 import { kindsList } from './kinds';
 import { mapTable } from './map';
 import { nullReport } from './null';
@@ -69,6 +71,20 @@ const sheetsOptions = z.object({
   replace: z.boolean().optional(),
 });
 const partsOptions = z.object({ format: z.enum(['csv', 'json']) });
+
+const checkCarOptions = z.object({
+  axle: wheel.axle,
+  side: z.enum(READ_SIDES),
+  on: z.enum(TOUCHED),
+  moved: z.enum(['wheel', 'chassis']),
+  span: z.number().optional(),
+  wall: z.number().optional(),
+  wall2: z.number().optional(),
+  dialSpan: z.number().optional(),
+  heightOff: z.number().optional(),
+  fitted: z.array(z.string()).optional(),
+  format: z.enum(['text', 'json']),
+});
 
 /** Options as they are wanted, or a usage error. */
 function checked<T>(schema: z.ZodType<T>, given: unknown): T {
@@ -224,6 +240,36 @@ function program(print: (text: string) => void): Command {
     .description('say whether a file is sound and how much it bump-steers')
     .argument('<file>', 'a .havrik.json file')
     .action((file: string) => print(checkReport(readBuild(file))));
+  havrik
+    .command('check-car')
+    .description('say whether readings of the car on its stands fit, and what to do next')
+    .argument('<file>', 'a .havrik.json file')
+    .argument(
+      '<readings>',
+      'a CSV: travel_mm, method, value, unit, plus_minus; may be side, going, round',
+    )
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(READ_SIDES).default('left'))
+    .addOption(
+      new Option('--on <what>', 'what the instruments touch').choices(TOUCHED).default('tyre'),
+    )
+    .addOption(
+      new Option('--moved <what>', 'the wheel with the car on stands, or the chassis')
+        .choices(['wheel', 'chassis'])
+        .default('wheel'),
+    )
+    .option('--span <mm>', 'between the front and the rear mark: tape and strings', number)
+    .option('--wall <mm>', 'from the hub to the wall, − behind', number)
+    .option('--wall2 <mm>', 'to the second wall', number)
+    .option('--dial-span <mm>', 'between the dial gauges', number)
+    .option('--height-off <mm>', '± of a height', number)
+    .option('--fitted <moves...>', 'what was fitted before each later round: tieRodOuter.up=3.2')
+    .addOption(new Option('--format <format>').choices(['text', 'json']).default('text'))
+    .action((file: string, readings: string, given: unknown) => {
+      const options = checked(checkCarOptions, given);
+      const csv = { path: readings, text: textOf(readings) };
+      print(checkCarReport(readBuild(file), csv, options));
+    });
   havrik
     .command('backup')
     .description('write every build, kept save and part into one new file; Havrik may be running')
