@@ -115,15 +115,20 @@ export const keepReadings = (
   writing(async (tables, transaction) => {
     const check = await tables.checks.findOne({ where: { id: checkId, buildId }, transaction });
     if (!check) return false;
+    const known = await tables.readings.findAll({
+      where: { id: readings.map(({ id }) => id) },
+      paranoid: false,
+      transaction,
+    });
+    // A name that another check's reading has is nobody's to take: nothing of it is written then.
+    if (known.some((row) => row.checkId !== checkId)) return false;
     for (const one of readings) {
       const row = rowOf(one, checkId);
-      const known = await tables.readings.findByPk(one.id, { paranoid: false, transaction });
-      // A name that another check's reading has is nobody's to take.
-      if (known && known.checkId !== checkId) return false;
-      if (!known) await tables.readings.create(row, { transaction });
+      const there = known.find(({ id }) => id === one.id);
+      if (!there) await tables.readings.create(row, { transaction });
       else {
-        if (known.deletedAt) await known.restore({ transaction });
-        await known.update(row, { transaction });
+        if (there.deletedAt) await there.restore({ transaction });
+        await there.update(row, { transaction });
       }
     }
     if (removed.length > 0)

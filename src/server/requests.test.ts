@@ -6,18 +6,24 @@ import { writeBuildFile } from '../core/file/buildFile';
 import { blankBuild } from '../core/model/starts';
 import { createBuild } from '../db/builds';
 import { stopWriting } from '../db/writing';
+import { aCheck, aReading } from '../test/checks';
 import {
   addBuild,
+  bringCheckBack,
   exportBuild,
   getBackup,
   getBuild,
   getBuilds,
+  getChecks,
   getSave,
   getSaves,
   importBuild,
   putBuild,
+  putCheck,
+  putReadings,
+  removeCheck,
 } from './requests';
-import type { KeptSave } from './requests';
+import type { BuildChecks, KeptSave } from './requests';
 
 beforeAll(() => {
   process.env.HAVRIK_DB = join(mkdtempSync(join(tmpdir(), 'havrik-requests-')), 'havrik.sqlite');
@@ -119,4 +125,28 @@ it('hands out a backup', async () => {
   const answer = await getBackup();
   const entries = unzipSync(new Uint8Array(await answer.arrayBuffer()));
   expect(Object.keys(entries)).toEqual(['about.json', 'havrik.sqlite']);
+});
+
+it('keeps checks and readings, and says what it does not take', async () => {
+  const { id } = await createBuild(build);
+  const { readings: _, ...check } = aCheck(build, 'check-1');
+  expect((await putCheck(id, 'check-1', send({ check }))).status).toBe(200);
+  expect(await message(await putCheck(id, 'other', send({ check })))).toMatch(
+    /^400 .*another name/u,
+  );
+  const reading = aReading('r1');
+  const put = (body: unknown, at = 'check-1') => putReadings(id, at, send(body));
+  expect((await put({ readings: [reading] })).status).toBe(200);
+  expect(await message(await put({ readings: [{ ...reading, plusMinus: 'x' }] }))).toMatch(
+    /^400 readings\.0\.plusMinus is not a number/u,
+  );
+  expect(await message(await put({ readings: [] }, 'nobody'))).toMatch(/^404 /u);
+  const told = (await (await getChecks(id)).json()) as BuildChecks;
+  expect(told.checks).toMatchObject([{ id: 'check-1', readings: [{ id: 'r1' }] }]);
+  expect((await removeCheck(id, 'check-1')).status).toBe(200);
+  expect(await message(await removeCheck(id, 'check-1'))).toMatch(/^404 /u);
+  expect((await bringCheckBack(id, 'check-1')).status).toBe(200);
+  const file = JSON.parse(await (await exportBuild(id)).text()) as { checks: unknown[] };
+  expect(file.checks).toHaveLength(1);
+  expect(await message(await getChecks('b3a2'))).toMatch(/^404 /u);
 });

@@ -10,7 +10,7 @@ import { blankBuild } from '../model/starts';
 import type { CheckedCar } from './carModel';
 import { checkUp } from './checkUp';
 import { gathered, usualSetup } from './evidence';
-import { travelOf } from './heights';
+import { plannedTravels, rawOf, travelOf } from './heights';
 import { faceAt, placeOf } from './places';
 import { readReadingsCsv, writeReadingsCsv } from './readingsCsv';
 
@@ -57,8 +57,15 @@ describe('heights', () => {
         ...{ face, heightBy: by as HeightBy, heightAt: 310, jackPerTurn: 4, jackRatio: 1.5 },
       };
       for (const travel of [-50, -10, 0, 35, 55])
+        expect(rawOf(travel, setup, corner, damper, 'wheel')).toBeCloseTo(reads(travel), 9);
+      for (const travel of [-50, -10, 0, 35, 55])
         expect(travelOf(reads(travel), setup, corner, damper, 'wheel')).toBeCloseTo(travel, 4);
     });
+
+  it('is planned from droop to bump, ride height among them', () => {
+    expect(plannedTravels({ bump: 60, droop: 60 })).toEqual([-60, -40, -20, 0, 20, 40, 60]);
+    expect(plannedTravels({ bump: 25, droop: 15 })).toEqual([-15, -10, -5, 0, 5, 10, 15, 20, 25]);
+  });
 
   it('moves the other way where the jack lifts the chassis', () => {
     const setup = { ...usualSetup(wheel.design), heightBy: 'jack' as const };

@@ -1,6 +1,7 @@
 import { SIGMAS } from '../geometry/random';
+import { U, UPRIGHT_SIZE } from '../kinematics/corner';
 import { Wheel } from '../kinematics/wheel';
-import type { CheckReading, CheckSetup } from '../model/checks';
+import type { CheckReading, CheckSetup, MethodId } from '../model/checks';
 import { sidesOf } from './carModel';
 import type { CheckedCar, Evidence } from './carModel';
 import { groupedBy } from './grouped';
@@ -96,7 +97,7 @@ export function gathered(car: CheckedCar, readings: readonly CheckReading[]): Ga
           method: first.method,
           component: component.id,
           value: said.reduce((sum, { value }, i) => sum + value * weights[i], 0) / all,
-          plusMinus: Math.hypot(all ** -0.5, scrubbed(car, first, travel, component.id)),
+          plusMinus: Math.hypot(all ** -0.5, ...shifted(first, travel, component.id)),
           heightOff: setup.heightOff,
         },
       ];
@@ -104,22 +105,22 @@ export function gathered(car: CheckedCar, readings: readonly CheckReading[]): Ga
   });
   return { evidence, apart, outliers, travels };
 
-  /** What tyres that hold on the floor may take off a reading of where the wheel is, mm. */
-  function scrubbed(
-    { moved }: CheckedCar,
-    { side, method }: CheckReading,
-    travel: number,
-    component: string,
-  ): number {
-    if (moved === 'wheel' || !SIDEWAYS.has(`${method} ${component}`)) return 0;
-    return SCRUB * Math.abs(trackChange(side === 'right' ? 'right' : 'left', travel));
+  /** What else a reading of where the wheel stands is off by, mm: the car on its stands, tyres that hold on the floor. */
+  function shifted({ side, method }: CheckReading, travel: number, component: string): number[] {
+    if (!isSideways(method, component)) return [];
+    const held =
+      car.moved === 'chassis'
+        ? SCRUB * trackChange(side === 'right' ? 'right' : 'left', travel)
+        : 0;
+    return [setup.shiftOff, held];
   }
 
   function trackChange(side: 'left' | 'right', travel: number): number {
     const { corner } = wheels[side]!;
     if (!corner.pose(0, 0, scratch)) return 0;
-    const ride = scratch[1];
-    return corner.pose(travel, 0, scratch) ? scratch[1] - ride : 0;
+    const out = U.wheelCentre + 1;
+    const ride = scratch[out];
+    return corner.pose(travel, 0, scratch) ? scratch[out] - ride : 0;
   }
 }
 
@@ -132,13 +133,16 @@ const SIDEWAYS = new Set([
   'strings both together',
 ]);
 
+export const isSideways = (method: MethodId, component: string): boolean =>
+  SIDEWAYS.has(`${method} ${component}`);
+
 /** Part of the wheel's sideways movement that a tyre which holds on the floor may hide, ± (common practice, a guess). */
 const SCRUB = 0.5;
 
 /** No reading is better than this, mm or degrees. */
 const LEAST = 1e-4;
 
-const scratch = new Float64Array(128);
+const scratch = new Float64Array(UPRIGHT_SIZE);
 
 function medianOf(list: number[]): number {
   const sorted = [...list].sort((a, b) => a - b);
@@ -173,6 +177,7 @@ export function usualSetup(
     dialsWay: 1,
     sweep: 20,
     levelOff: 0.3,
+    shiftOff: 1,
     heightBy: 'travel',
     heightAt: 0,
     heightOff: 1,

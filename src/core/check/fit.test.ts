@@ -94,7 +94,7 @@ describe('the car that fits best', () => {
     const errors = drawnErrors(model, normalsApart(11));
     // Read without error: what is left is the conversion's own.
     const exact = WANTED.map((one) => ({ ...one, plusMinus: 1e-6 }));
-    const still = { ...car, setup: { ...car.setup, heightOff: 1e-6 } };
+    const still = { ...car, setup: { ...car.setup, heightOff: 1e-6, shiftOff: 1e-6 } };
     const readings = readCar(build, still, { errors, gain: EVEN }, exact, normalsApart(1));
     const fitting = fitModel(
       new CarModel(build, still),

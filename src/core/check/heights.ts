@@ -90,6 +90,52 @@ export function travelOf(
   }
 }
 
+/**
+ * What tells the height reads where the wheel is to be, as the drawing has it.
+ * @returns null where the drawing does not go there
+ */
+export function rawOf(
+  travel: number,
+  { heightBy, heightAt, face, jackPerTurn, jackRatio }: CheckSetup,
+  side: AxleCorner,
+  damper: Damper | undefined,
+  moved: 'wheel' | 'chassis',
+): number | null {
+  const u = new Float64Array(UPRIGHT_SIZE);
+  const up = (at: number) => (side.corner.pose(at, 0, u) ? faceAt(placeOf(u), face)[2] : NaN);
+  const found = ((): number => {
+    switch (heightBy) {
+      case 'travel':
+        return travel;
+      case 'chassis':
+        return heightAt - travel;
+      case 'jack':
+        return ((moved === 'chassis' ? -1 : 1) * travel) / (jackPerTurn * jackRatio);
+      case 'hub':
+        return heightAt + up(travel) - up(0);
+      case 'arch':
+        return heightAt - (up(travel) - up(0));
+      case 'damper':
+        return (damper && new Linkage(side, damper).at(travel)?.damper.length) ?? NaN;
+    }
+  })();
+  return Number.isFinite(found) ? found : null;
+}
+
+/** Between heights that are read, mm, as a rule. */
+const APART = 20;
+
+/** Heights to read, in order, from full droop to full bump: ride height is one of them. */
+export function plannedTravels({ bump, droop }: { bump: number; droop: number }): number[] {
+  const step = Math.max(5, Math.min(APART, Math.round((bump + droop) / 6 / 5) * 5));
+  const down = Array.from(
+    { length: Math.floor(droop / step) },
+    (_, i) => -(i + 1) * step,
+  ).reverse();
+  const up = Array.from({ length: Math.floor(bump / step) }, (_, i) => (i + 1) * step);
+  return [...down, 0, ...up];
+}
+
 /** The middle of what is touched lies a little off the wheel's centre: with camber it rises by another amount. */
 function atHeight({ corner }: AxleCorner, face: number, rise: number): number | null {
   const u = new Float64Array(UPRIGHT_SIZE);

@@ -1,6 +1,9 @@
 import { secantRoot } from '../geometry/secant';
+import type { Wheel } from '../kinematics/wheel';
 import type { Side } from '../model/build';
 import type { MethodId } from '../model/checks';
+import { POSITIONS } from '../motion/bumpSteer';
+import { runSweep, travelSweep, valueAt } from '../motion/sweep';
 import { componentOf } from './carModel';
 import type { Evidence } from './carModel';
 import { plusMinusOf } from './evidence';
@@ -103,4 +106,11 @@ function turnFor(
   if (!(Math.abs(perDegree) > 1e-6)) return null;
   const by = secantRoot((at) => (1e4 * (reads(at) - wanted)) / perDegree, 0, 0.01, -40, 40);
   return by === null ? null : { by, perDegree };
+}
+
+/** Toe or camber of a wheel as it is drawn, over its travel: degrees, mm; empty where part of it is out of reach. */
+export function drawnCurve({ corner, travel }: Wheel, shows: 'toe' | 'camber'): [number, number][] {
+  const sweep = travelSweep(travel, POSITIONS);
+  if (!corner || runSweep(corner, sweep) < sweep.count) return [];
+  return Array.from(sweep.travel, (at, i) => [valueAt(sweep, i, shows), at]);
 }

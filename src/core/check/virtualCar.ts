@@ -3,6 +3,7 @@ import type { Build, Side } from '../model/build';
 import type { CheckReading, MethodId, ReadSide } from '../model/checks';
 import { CarModel } from './carModel';
 import type { CheckedCar, Evidence } from './carModel';
+import { isSideways } from './evidence';
 import { METHOD_TABLE } from './methods';
 
 /** What is hidden in a virtual car: how far numbers of its take-off are off, and what its spacers really do. */
@@ -66,7 +67,12 @@ export function readCar(
     const says = model.predict(evidence, state);
     if (!says) return [];
     const off = () => (plusMinus / SIGMAS) * normal();
-    const exact = valuesOf(method, says);
+    // The car shifts on its stands: what sees where the wheel is sees that too.
+    const shift = (car.setup.shiftOff / SIGMAS) * normal();
+    const exact = valuesOf(
+      method,
+      says.map((value, k) => value + (isSideways(method, components[k].id) ? shift : 0)),
+    );
     return [
       {
         ...{ id: `${round}-${i}`, at: '2026-01-01T00:00:00.000Z', side, round },

@@ -3,7 +3,7 @@ import type { Fitted, ReadSide } from '../model/checks';
 import { pointLabel } from '../model/labels';
 import type { Coordinate } from '../model/points';
 import type { LengthUnit } from '../model/units';
-import { printLength } from '../model/units';
+import { printLength, readable } from '../model/units';
 import { counted } from '../model/wording';
 import type { MeasuredNumber } from '../takeoff/measured';
 import { alone } from './checkUp';
@@ -83,11 +83,13 @@ export function wouldBe(
   lengths: LengthUnit = 'mm',
 ): string {
   const print = (n: number) =>
-    unit === 'deg'
-      ? `${n.toFixed(2)}°`
-      : lengths === 'mm'
-        ? `${n.toFixed(1)} mm`
-        : `${printLength(n, 'in').slice(0, 7)} in`;
+    readable(
+      unit === 'deg'
+        ? `${n.toFixed(2)}°`
+        : lengths === 'mm'
+          ? `${n.toFixed(1)} mm`
+          : `${printLength(n, 'in').slice(0, 7)} in`,
+    );
   const times = Math.abs(off) / tolerance;
   return `${print(value)} ± ${print(tolerance)}, would be ${print(value + off)}: ${times < 10 ? times.toFixed(1) : Math.round(times)} times its ±`;
 }
@@ -134,6 +136,9 @@ export interface Blamed {
 /** Suspects below this are not shown, standard deviations. */
 const SHOWN_FROM = 2;
 
+/** Those that explain less of what does not fit are not worth another look. */
+const SHOWN_AT = 0.15;
+
 /** How far off a number may be thought to be: a slip of reading, not another car. So many of its ±, mm, degrees. */
 const REACH = { times: 20, mm: 10, deg: 3 } as const;
 
@@ -152,7 +157,9 @@ export function blamedOf({ fit, agrees, suspects }: CheckedUp, most = 6): Blamed
     .slice(0, most)
     .flatMap((suspect) => {
       const found = alone(fit, suspect);
-      return found && isWithinReach(suspect.number, found.off) ? [{ suspect, alone: found }] : [];
+      return found && found.explains >= SHOWN_AT && isWithinReach(suspect.number, found.off)
+        ? [{ suspect, alone: found }]
+        : [];
     })
     .sort((a, b) => b.alone.explains - a.alone.explains);
   return { suspects: worked, explained: worked.some(({ alone: one }) => one.fits) };

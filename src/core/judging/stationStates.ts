@@ -137,6 +137,8 @@ export function stationStates(
       : { words: 'none laid yet' },
     damper: damperState(build, wheel, known, frozen),
     shop: shopState(build, wheel, frozen),
+    // What was read stands beside the build: its page says how that stands.
+    check: { words: wheel.travels ? 'on the stands' : 'no travel' },
   };
 }
 

@@ -9,5 +9,6 @@ export const STATIONS = [
   'column',
   'damper',
   'shop',
+  'check',
 ] as const;
 export type Station = (typeof STATIONS)[number];

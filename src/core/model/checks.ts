@@ -47,6 +47,8 @@ export const setupSchema = group({
   sweep: measure('deg', 2, 40),
   /** How far the level's nought may be off against the car, ±. */
   levelOff: tolerance('deg', 10),
+  /** How far the car may shift sideways on its stands between readings, ±: strings, walls and gauges see it. */
+  shiftOff: tolerance('mm', 50),
   heightBy: z.enum(HEIGHTS_BY, { error: problem }),
   /** What tells the height reads at ride height: mm; nought for travel and jack. */
   heightAt: measure('mm', -5000, 5000),

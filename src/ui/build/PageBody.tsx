@@ -11,6 +11,7 @@ import { isOfSketch, say, unsay } from '@/core/model/sketch';
 import type { Opened } from '@/server/reading';
 import { Floor } from '../floor/Floor';
 import type { Strings } from '../floor/strings';
+import { useChecks } from '../stations/check/checkStore';
 import { TablePreview } from '../points/TablePreview';
 import { VariantNotes } from '../variants/VariantNotes';
 import { comparedIn } from '../variants/compared';
@@ -97,7 +98,12 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   // Of coupled wheels only one has the drag link.
   const hasRod = wheel.type.tieRod !== null && wheel.travels;
   const nulls = useNulls(station === 'rack' && hasRod, calm.wheel);
-  const { clearances, steering, states, articulations } = useStationStates(calm);
+  const { clearances, steering, states: judged, articulations } = useStationStates(calm);
+  const checked = useChecks(({ buildId, standing }) => (buildId === id ? standing : null));
+  const states = useMemo(
+    () => (checked ? { ...judged, check: checked } : judged),
+    [judged, checked],
+  );
 
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
 

@@ -8,6 +8,7 @@ import { wheelOf } from '@/core/kinematics/wheel';
 import type { AxleName, Side } from '@/core/model/build';
 import { sayPoint } from '@/core/model/sketch';
 import { counted } from '@/core/model/wording';
+import { checksOfBuild } from '../stations/check/checkStore';
 import { askWhere } from '../points/previewStore';
 import { describeProblems } from '@/core/model/problems';
 import { download, pickText } from '../download';
@@ -22,8 +23,14 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
   const refuse = (text: string) =>
     enqueueSnackbar(text, { variant: 'error', style: { whiteSpace: 'pre-line' } });
 
-  const exportBuild = () => {
-    const { build } = store.getState();
+  const exportBuild = async () => {
+    const { build: drawn } = store.getState();
+    const checks = await checksOfBuild();
+    if (!checks)
+      enqueueSnackbar('Havrik’s server does not answer: the file is without the checks.', {
+        variant: 'warning',
+      });
+    const build = { ...drawn, ...(checks && checks.length > 0 && { checks: [...checks] }) };
     const problems = layoutProblems(build);
     if (problems.length > 0) {
       refuse(`Mend this before exporting:\n${describeProblems(problems)}`);
@@ -64,7 +71,7 @@ export function useFiles(): { entries: (axle: AxleName, side: Side) => MenuEntry
   };
 
   const entries = useStable((axle: AxleName, side: Side): MenuEntry[] => [
-    { label: 'Export this build', act: exportBuild },
+    { label: 'Export this build', act: () => void exportBuild() },
     { label: `Export ${axle} ${side} points as CSV`, act: () => exportPoints(axle, side) },
     { label: `Read ${axle} ${side} points from CSV`, act: () => void importPoints(axle, side) },
   ]);

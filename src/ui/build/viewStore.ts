@@ -58,6 +58,7 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
   column: ['toe'],
   damper: ['motionRatio'],
   shop: ['toe'],
+  check: ['toe'],
 };
 export const USUAL_UNDER = 448;
 

@@ -43,6 +43,10 @@ export const Shop = dynamic(() => import('./shop/Shop').then((m) => m.Shop), {
   ssr: false,
   loading,
 });
+export const Check = dynamic(() => import('./check/Check').then((m) => m.Check), {
+  ssr: false,
+  loading,
+});
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,
@@ -84,6 +88,7 @@ const STATIONS = [
   () => import('./steering/Steering'),
   () => import('./column/Column'),
   () => import('./damper/Damper'),
+  () => import('./check/Check'),
   () => import('./shop/Shop'),
 ];
 

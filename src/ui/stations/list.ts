@@ -7,7 +7,17 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { AxleDesign, AxleName, Build } from '@/core/model/build';
 import type { LengthUnit } from '@/core/model/units';
 import type { Bands } from '@/core/tolerance/bands';
-import { Arms, Brief, Column, Damper, Shop, Steering, TakeOff, WheelAndUpright } from './lazy';
+import {
+  Arms,
+  Brief,
+  Check,
+  Column,
+  Damper,
+  Shop,
+  Steering,
+  TakeOff,
+  WheelAndUpright,
+} from './lazy';
 import { Rack } from './rack/Rack';
 import type { RackPanelProps } from './rack/Rack';
 
@@ -128,6 +138,14 @@ export const STATION_LIST: readonly Entry[] = [
     question: () => 'What do I cut, drill, weld, buy?',
     shows: always,
     panel: { desk: Shop as ComponentType<DeskProps>, ofOneWheel: false, wide: true },
+  },
+  {
+    id: 'check',
+    name: () => 'Check',
+    question: () => 'Does the car on the stands agree with the drawing?',
+    // What never goes up and down has no bump steer to read.
+    shows: ({ type }) => !type.noTravel,
+    panel: { desk: Check as ComponentType<DeskProps>, ofOneWheel: false, wide: true },
   },
 ];
 
