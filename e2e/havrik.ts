@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
@@ -230,3 +230,18 @@ export const until = (page: Page, condition: string): Promise<unknown> =>
 /** Waits until an element's text has this in it. */
 export const showsIn = (page: Page, selector: string, pattern: string): Promise<unknown> =>
   until(page, `/${pattern}/u.test(document.querySelector('${selector}')?.textContent ?? '')`);
+
+/** A folder that the page's files are kept in, and a wait for the one of a name. */
+export async function downloads(page: Page): Promise<(name: string) => Promise<Buffer>> {
+  const folder = makeFolder();
+  const session = await page.createCDPSession();
+  await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+  return async (name) => {
+    for (let i = 0; i < 200; i++) {
+      const partly = readdirSync(folder).some((one) => one.endsWith('.crdownload'));
+      if (!partly && existsSync(join(folder, name))) return readFileSync(join(folder, name));
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error(`${name} did not come: ${readdirSync(folder).join()}`);
+  };
+}

@@ -85,6 +85,7 @@ it.each([
     ['Steering', '[data-steer-curve]'],
     ['Brief', '[data-target="lock"]'],
     ['Jigs & parts', 'nav[aria-label=Sheets]'],
+    ['Check', '[data-reading], [data-prompt]'],
     ['Take-off', '[data-measured]'],
   ]) {
     await openStation(page, station);
@@ -144,7 +145,10 @@ it.each(['light', 'dark'] as const)(
       [
         'Two-seat roadster',
         '',
-        ['brief', 'takeoff', 'wheel', 'arms', 'rack', 'steering', 'column', 'damper', 'shop'],
+        [
+          ...['brief', 'takeoff', 'wheel', 'arms', 'rack'],
+          ...['steering', 'column', 'damper', 'shop', 'check'],
+        ],
       ],
       ['Hillclimb single-seater', '', ['damper']],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
@@ -158,7 +162,7 @@ it.each(['light', 'dark'] as const)(
           waitUntil: 'networkidle0',
         });
         const parts =
-          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button, main [aria-label="What of the parts"] button';
+          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button, main [aria-label="What of the parts"] button, main [aria-label="Part of the check"] button';
         const count = await page.$$eval(parts, (all) => all.length);
         await found(`${build}, ${station}`);
         for (let i = 0; i < count; i++) {

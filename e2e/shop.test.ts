@@ -1,13 +1,11 @@
 import Papa from 'papaparse';
-import { existsSync, mkdtempSync, readFileSync, readdirSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import type { Page } from 'puppeteer-core';
 import { readPdf } from '../src/test/readPdf';
 import {
   beginBuild,
   clickButton,
+  downloads,
   openBuild,
   openStation,
   openWorkshop,
@@ -22,21 +20,6 @@ import {
 const shop = openWorkshop();
 const at = pageOf(shop);
 const saved = () => savedBuild(at.page, shop.app.address);
-
-/** A folder that the page's files are kept in, and a wait for the one of a name. */
-async function downloads(page: Page): Promise<(name: string) => Promise<Buffer>> {
-  const folder = mkdtempSync(join(tmpdir(), 'havrik-kept-'));
-  const session = await page.createCDPSession();
-  await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
-  return async (name) => {
-    for (let i = 0; i < 200; i++) {
-      const partly = readdirSync(folder).some((one) => one.endsWith('.crdownload'));
-      if (!partly && existsSync(join(folder, name))) return readFileSync(join(folder, name));
-      await new Promise((resolve) => setTimeout(resolve, 100));
-    }
-    throw new Error(`${name} did not come: ${readdirSync(folder).join()}`);
-  };
-}
 
 const pickSheet = async (page: Page, group: string, name: string) => {
   await page

@@ -9,6 +9,8 @@ import { shim } from '../src/core/bumpsteer/shim';
 import { armsFromCamber } from '../src/core/arms/armsFromCamber';
 import { clearancesOf } from '../src/core/clearance/room';
 import { blankBuild } from '../src/core/model/starts';
+import { checkUp } from '../src/core/check/checkUp';
+import { blamedOf } from '../src/core/check/words';
 import { prepareColumn } from '../src/core/column/chain';
 import type { ColumnChain, ColumnLine } from '../src/core/column/chain';
 import { findClocking } from '../src/core/column/clocking';
@@ -44,6 +46,7 @@ import {
   withRoom,
 } from './benchLayouts';
 import { listInChromium } from './benchList';
+import { checkThousand } from './benchCheck';
 import { inChromium } from './benchPage';
 import { wheelOf } from '../src/core/kinematics/wheel';
 
@@ -103,6 +106,10 @@ async function main(): Promise<void> {
   const { chain: column } = prepareColumn(COLUMN) as { chain: ColumnChain };
   const roadster = demoRoadster();
   const demoWheel = wheelOf(roadster, 'front', 'left');
+  const [kept] = roadster.checks!;
+  const check = () =>
+    checkUp(roadster, { ...kept, travel: roadster.travel }, kept.readings, [0.25, 0.5, 1]);
+  const checked = check();
   const mountsFree = mountsToFind(roadster);
   const beam = prepared(blankBuild('bench', 'beam').front);
   const posed = new Float64Array(UPRIGHT_SIZE);
@@ -191,6 +198,8 @@ async function main(): Promise<void> {
     .add('every sheet and file of a two-axle build', async () => {
       await bundleFiles(finish(bundleOf(roadster, '2026-01-01', 'A4')), roadster);
     })
+    .add('a check of 15 readings: fit, curve, next shim', () => void check())
+    .add('the numbers that it blames, each let loose and solved anew', () => void blamedOf(checked))
     .add('one jig sheet on paper', () => {
       const jig = sheetEntries(roadster).find(({ id }) => id.endsWith('/jig'))!;
       pagesOf(jig.make(), headingOf(roadster, '2026-01-01'), 'A4').map(pageSvg);
@@ -250,6 +259,7 @@ async function main(): Promise<void> {
     return least / (runs * 41);
   }
 
+  console.log(await checkThousand());
   await inChromium();
   await listInChromium();
 }

@@ -45,22 +45,20 @@ async function main(): Promise<void> {
     await shoot(name);
   }
   await openStation(page, 'Jigs & parts');
-  for (const [sheet, name] of [
-    ['lower arm, front tube, copes', 'copes'],
-    ['lower arm, jig', 'jig'],
-  ]) {
-    await page
-      .locator(
-        `::-p-xpath((//nav[@aria-label="Sheets"]//*[@role="button"][starts-with(., "${sheet}")])[1])`,
-      )
-      .click();
-    await page.waitForSelector(`section[aria-label="Front ${sheet}"] img`);
-    if (name === 'jig') await clickButton(page, 'page');
-    await shoot(name);
-  }
+  await page
+    .locator(
+      '::-p-xpath((//nav[@aria-label="Sheets"]//*[@role="button"][starts-with(., "lower arm, jig")])[1])',
+    )
+    .click();
+  await page.waitForSelector('section[aria-label="Front lower arm, jig"] img');
+  await clickButton(page, 'page');
+  await shoot('jig');
   await clickButton(page, 'parts list');
   await page.waitForSelector('[data-part]');
   await shoot('parts-list');
+  await openStation(page, 'Check');
+  await page.waitForSelector('[aria-label="Measure this again first"] li');
+  await shoot('check');
   await openStation(page, 'Arms');
   await page.locator('::-p-xpath(//main//button[.="find arms from camber"])').click();
   await page.locator('::-p-xpath(//main//button[.="Find arms"])').click();

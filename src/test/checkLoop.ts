@@ -1,4 +1,5 @@
-import { shim } from '../core/bumpsteer/shim';
+import { withShim } from '../core/bumpsteer/shim';
+import { bumpSteerOf } from '../core/bumpsteer/trial';
 import { CarModel } from '../core/check/carModel';
 import type { CheckedCar } from '../core/check/carModel';
 import { gathered, usualSetup } from '../core/check/evidence';
@@ -8,6 +9,7 @@ import { isFitting } from '../core/check/verdict';
 import { suspectsOf, tellable } from '../core/check/suspects';
 import { drawnErrors, hiddenKey, readCar, stateOf } from '../core/check/virtualCar';
 import type { Hidden, Wanted } from '../core/check/virtualCar';
+import { goldenLeast } from '../core/geometry/golden';
 import { normalsApart } from '../core/geometry/random';
 import { wheelOf } from '../core/kinematics/wheel';
 import type { Build } from '../core/model/build';
@@ -48,12 +50,13 @@ function randomBuild(normal: () => number): Build | null {
     tieRodInner: { out: { kind: 'range', min: inner.out - 25, max: inner.out + 25, step: 1 } },
   };
   const wheel = wheelOf(build, 'front', 'left');
-  const nulled = wheel.corner && shim(wheel);
-  if (!nulled || nulled.after.worst > BAND) return null;
-  front.points['tieRodOuter'].up += nulled.raise;
+  if (!wheel.corner) return null;
+  const worst = (raise: number) => bumpSteerOf(withShim(wheel, raise))?.worst ?? Infinity;
+  const raise = goldenLeast(worst, -40, 40, 0.05);
+  if (!(worst(raise) <= BAND)) return null;
+  outer.up += raise;
   takeOff.measured.forEach((record) => {
-    if (record.method === 'direct' && record.point === 'tieRodOuter')
-      record.up.value = front.points['tieRodOuter'].up;
+    if (record.method === 'direct' && record.point === 'tieRodOuter') record.up.value = outer.up;
   });
   return build;
 }

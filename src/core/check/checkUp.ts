@@ -81,7 +81,7 @@ export function checkUp(
   if (all.evidence.length === 0) return nothing;
   let model: CarModel;
   try {
-    model = new CarModel(build, car);
+    model = modelOf(build, car);
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     return { ...nothing, why: error.message };
@@ -106,6 +106,17 @@ export function checkUp(
     tellable: { of: tellable(fit, 3).length, all: numbers },
     play: playOf(all.evidence, going),
   };
+}
+
+/** The car that was checked last: the next reading finds it as it is. */
+const models = new WeakMap<CheckedCar, { build: Build; model: CarModel }>();
+
+function modelOf(build: Build, car: CheckedCar): CarModel {
+  const known = models.get(car);
+  if (known?.build === build) return known.model;
+  const model = new CarModel(build, car);
+  models.set(car, { build, model });
+  return model;
 }
 
 /** What the misfit says; nothing while no more was read than noughts take. */
@@ -152,7 +163,7 @@ function sideOf(
     { change: 0, off: 0 },
   );
   const worst = Math.abs(most.change);
-  const shims = covers ? nextShims(fit, side, bands[1]) : [];
+  const shims = covers ? nextShims(fit, side, bands[1], now) : [];
   const gain = model.unknowns.findIndex((one) => one.kind === 'gain' && one.side === side);
   const values = [0, ...within.map(({ change }) => change)];
   return {

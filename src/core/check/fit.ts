@@ -33,10 +33,7 @@ export interface Fit {
 /** A fit, or why there is none, in words. */
 export type Fitting = { ok: true; fit: Fit } | { ok: false; why: string };
 
-/**
- * A step of the fit that is smaller is the last but one, in σ of each number: each is the square of the one before, and
- * what is told is solved once more after it.
- */
+/** The fit is at rest once its next step would be smaller than this, in σ of each number. */
 const CLOSE = 1e-3;
 const MOST_STEPS = 25;
 /** What is not known of a nought that is anybody's guess: σ, mm or degrees. */
@@ -107,12 +104,17 @@ export function fitModel(model: CarModel, evidence: readonly Evidence[], loose?:
   };
   let estimate = solve(known, state);
   for (let step = 0; ; step++) {
+    let next = estimate.mean.slice(0, count);
+    const wanted = next.reduce(
+      (most, to, u) => Math.max(most, Math.abs(to - state[u]) / sigmas[u]),
+      0,
+    );
+    if (wanted < CLOSE) break;
     if (step === MOST_STEPS)
       return {
         ok: false,
         why: 'the car that fits best could not be told: the readings pull the model ever further. Look for one that is far off',
       };
-    let next = estimate.mean.slice(0, count);
     let looked = lookAt(model, evidence, next);
     // A step that leaves what can be put together is taken by half.
     for (let half = 0; !looked && half < 12; half++) {
@@ -120,14 +122,9 @@ export function fitModel(model: CarModel, evidence: readonly Evidence[], loose?:
       looked = lookAt(model, evidence, next);
     }
     if (!looked) return { ok: false, why: 'no car that can be put together fits these readings' };
-    const moved = next.reduce(
-      (most, to, u) => Math.max(most, Math.abs(to - state[u]) / sigmas[u]),
-      0,
-    );
     state = next;
     known = looked;
     estimate = solve(known, state);
-    if (moved < CLOSE) break;
   }
   const at = known;
   const noughts = Float64Array.from(nought, (k) => (k < 0 ? 0 : estimate.mean[count + k]));

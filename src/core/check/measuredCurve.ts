@@ -1,3 +1,4 @@
+import { SIGMAS } from '../geometry/random';
 import { secantRoot } from '../geometry/secant';
 import type { Wheel } from '../kinematics/wheel';
 import type { Side } from '../model/build';
@@ -71,6 +72,33 @@ export function measuredPoints(fit: Fit): MeasuredPoint[] {
         stray: left[i] / Math.sqrt(spread),
       };
     });
+  });
+}
+
+/**
+ * Readings that a fit has not seen, as it would draw them: their noughts as it knows them, so that a point is there at
+ * once and the fit may follow. What it knows no nought of lies on the model.
+ */
+export function pointsAhead(fit: Fit, more: readonly Evidence[]): MeasuredPoint[] {
+  const says = fit.model.predict(more, fit.state);
+  if (!says) return [];
+  const noughts = Float64Array.from(more, (one, i) => {
+    const like = fit.evidence.findIndex(
+      ({ side, method, component, round }) =>
+        side === one.side &&
+        method === one.method &&
+        component === one.component &&
+        round === one.round,
+    );
+    return like < 0 ? one.value - says[i] : fit.noughts[like];
+  });
+  return measuredPoints({
+    ...fit,
+    evidence: more,
+    noughts,
+    variances: Float64Array.from(more, ({ plusMinus }) => (plusMinus / SIGMAS) ** 2),
+    left: new Float64Array(more.length),
+    rows: more.map(() => new Float64Array(fit.estimate.size)),
   });
 }
 

@@ -9,8 +9,8 @@ import type { Fitted } from '../model/checks';
 import type { Freedom } from '../model/freedoms';
 import { COORDINATES } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';
-import { travelSweep, runSweep, valueAt } from '../motion/sweep';
-import type { AxleCorner } from '../kinematics/axle';
+import { UPRIGHT_SIZE } from '../kinematics/corner';
+import { toeOf } from '../bumpsteer/toeCurve';
 import { isFitting } from './verdict';
 import { plusMinusOf } from './evidence';
 import type { Fit } from './fit';
@@ -27,6 +27,8 @@ export interface ToeNow {
   range: number;
   /** ± of the worst. */
   worstOff: number;
+  /** How each change answers to the fit's unknowns and noughts. */
+  slopes: readonly Float64Array[];
 }
 
 /** A move of one joint and what it should do. */
@@ -47,7 +49,7 @@ export const SHIM_REACH = 40;
 /** A move that is smaller is none, mm. */
 export const THINNEST_MOVE = 0.05;
 /** Between looks at a whole range, as a part of it. */
-const LOOKS = 12;
+const LOOKS = 10;
 /** Heights that a move is looked for at. */
 const SEARCHED = 21;
 
@@ -100,14 +102,15 @@ export function toeNow(fit: Fit, side: Side): ToeNow | null {
   if (!known) return null;
   const rest = restOf(fit, side);
   const change = travels.map((t, i) => known.toe[i + 1] - known.toe[0] + rest.at(t));
-  const row = new Float64Array(estimate.size);
-  const plusMinus = travels.map((_, i) => {
+  const slopes = travels.map((_, i) => {
+    const row = new Float64Array(estimate.size);
     known.slopes[i + 1].forEach((slope, u) => (row[u] = slope - known.slopes[0][u]));
-    return rest.wider * plusMinusOf(estimate.varianceOf(row));
+    return row;
   });
+  const plusMinus = slopes.map((row) => rest.wider * plusMinusOf(estimate.varianceOf(row)));
   const at = change.reduce((most, by, i) => (Math.abs(by) > Math.abs(change[most]) ? i : most), 0);
   return {
-    ...{ travels, change, plusMinus },
+    ...{ travels, change, plusMinus, slopes },
     worst: Math.abs(change[at]),
     range: Math.max(...change, 0) - Math.min(...change, 0),
     worstOff: plusMinus[at],
@@ -141,8 +144,12 @@ export function movableOf(
 }
 
 /** Every joint's best move, the one to make first in front: into the band by the least effort, else the least left over. */
-export function nextShims(fit: Fit, side: Side, accepted: number): ShimAdvice[] {
-  const now = toeNow(fit, side);
+export function nextShims(
+  fit: Fit,
+  side: Side,
+  accepted: number,
+  now: ToeNow | null = toeNow(fit, side),
+): ShimAdvice[] {
   if (!now) return [];
   const found = movableOf(fit, side).flatMap((movable): ShimAdvice[] => {
     const worst = worstBy(fit, side, movable);
@@ -159,7 +166,7 @@ export function nextShims(fit: Fit, side: Side, accepted: number): ShimAdvice[] 
         washers: freedom?.kind === 'shims' ? washersFor(freedom, from + by) : null,
         before: now,
         after,
-        afterOff: offAfter(fit, side, movable, by),
+        afterOff: offAfter(fit, side, movable, by, now),
         effort: effortOf(freedom ?? undefined, from, from + by),
       },
     ];
@@ -186,28 +193,28 @@ function fittedAt({ model }: Fit, side: Side, { point, coordinate }: Movable): n
 export function worstBy(
   fit: Fit,
   side: Side,
-  { point, coordinate }: Movable,
+  { point, coordinate }: Pick<Movable, 'point' | 'coordinate'>,
 ): (by: number) => number {
   const { model, state } = fit;
-  const { travel } = model.wheels[side];
-  const sweep = travelSweep(travel, SEARCHED);
+  const { bump, droop } = model.wheels[side].travel;
+  const travels = Array.from(
+    { length: SEARCHED },
+    (_, i) => -droop + ((bump + droop) * i) / (SEARCHED - 1),
+  );
   const rest = restOf(fit, side);
   const round = model.car.rounds.length;
+  const u = new Float64Array(UPRIGHT_SIZE);
   return (by) => {
     const corner = model.corner(side, state, round, [{ side, point, coordinate, by }]);
-    return corner ? worstOf(corner, sweep, rest) : Infinity;
+    if (!corner?.corner.pose(0, 0, u)) return Infinity;
+    const home = toeOf(u);
+    let worst = 0;
+    for (const travel of travels) {
+      if (!corner.corner.pose(travel, 0, u)) return Infinity;
+      worst = Math.max(worst, Math.abs(toeOf(u) - home + rest.at(travel)));
+    }
+    return worst;
   };
-}
-
-const ride = travelSweep({ bump: 0, droop: 0 }, 2);
-
-function worstOf(corner: AxleCorner, sweep: ReturnType<typeof travelSweep>, rest: Rest): number {
-  if (runSweep(corner, sweep) < sweep.count || runSweep(corner, ride) === 0) return Infinity;
-  const home = valueAt(ride, 0, 'toe');
-  let worst = 0;
-  for (let i = 0; i < sweep.count; i++)
-    worst = Math.max(worst, Math.abs(valueAt(sweep, i, 'toe') - home + rest.at(sweep.travel[i])));
-  return worst;
 }
 
 /**
@@ -225,6 +232,8 @@ export function bestMove(
   const [min, max] = freedom ? limitsOf(freedom, now) : [now - SHIM_REACH, now + SHIM_REACH];
   const [from, to] = [Math.max(min - now, -4 * SHIM_REACH), Math.min(max - now, 4 * SHIM_REACH)];
   if (!(from <= to)) return null;
+  const places = freedom && placesOf(freedom, now);
+  const step = freedom ? stepOf(freedom) : 0;
   const apart = (to - from) / LOOKS;
   const looks = Array.from({ length: LOOKS + 1 }, (_, i) => from + i * apart);
   const values = looks.map(worst);
@@ -233,11 +242,9 @@ export function bestMove(
     worst,
     looks[Math.max(0, least - 1)],
     looks[Math.min(LOOKS, least + 1)],
-    5e-3,
+    step > 0 ? step / 4 : 5e-3,
   );
   const candidates = [open, looks[least]];
-  const places = freedom && placesOf(freedom, now);
-  const step = freedom ? stepOf(freedom) : 0;
   const tried = places
     ? about(places, now + open).map((place) => place - now)
     : step > 0
@@ -261,28 +268,29 @@ function about(rising: readonly number[], wanted: number): number[] {
 }
 
 /** ± of what is left after a move: what is not known of the curve, and of what the move does. */
-function offAfter(fit: Fit, side: Side, { point, coordinate }: Movable, by: number): number {
+function offAfter(
+  fit: Fit,
+  side: Side,
+  { point, coordinate }: Movable,
+  by: number,
+  { travels, change: before, slopes }: ToeNow,
+): number {
   const { model, state, estimate } = fit;
   const round = model.car.rounds.length;
-  const travels = travelsOf(model.wheels[side].travel);
-  const known = model.toes(side, state, round, [0, ...travels]);
   const moved = model.corner(side, state, round, [{ side, point, coordinate, by }]);
-  if (!known || !moved) return NaN;
-  const sweep = travelSweep(model.wheels[side].travel, travels.length);
-  if (runSweep(moved, sweep) < sweep.count || runSweep(moved, ride) === 0) return NaN;
-  const home = valueAt(ride, 0, 'toe');
+  const u = new Float64Array(UPRIGHT_SIZE);
+  if (!moved?.corner.pose(0, 0, u)) return NaN;
+  const home = toeOf(u);
   const rest = restOf(fit, side);
+  // What a move does is known to a part of it: by the rounds before, or as a spacer usually does.
+  const gain = model.gainVariance(side, estimate);
   let worst = { size: -1, off: 0 };
-  const row = new Float64Array(estimate.size);
-  travels.forEach((t, i) => {
-    const change = valueAt(sweep, i, 'toe') - home + rest.at(t);
-    if (Math.abs(change) <= worst.size) return;
-    const before = known.toe[i + 1] - known.toe[0] + rest.at(t);
-    known.slopes[i + 1].forEach((slope, u) => (row[u] = slope - known.slopes[0][u]));
-    // What a move does is known to a part of it: by the rounds before, or as a spacer usually does.
-    const gain = model.gainVariance(side, estimate);
-    const off = Math.sqrt(estimate.varianceOf(row) + gain * (change - before) ** 2);
-    worst = { size: Math.abs(change), off: rest.wider * plusMinusOf(off ** 2) };
-  });
+  for (const [i, t] of travels.entries()) {
+    if (!moved.corner.pose(t, 0, u)) return NaN;
+    const change = toeOf(u) - home + rest.at(t);
+    if (Math.abs(change) <= worst.size) continue;
+    const variance = estimate.varianceOf(slopes[i]) + gain * (change - before[i]) ** 2;
+    worst = { size: Math.abs(change), off: rest.wider * plusMinusOf(variance) };
+  }
   return worst.off;
 }

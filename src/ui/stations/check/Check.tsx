@@ -15,7 +15,8 @@ import type { StationState } from '@/core/judging/stationStates';
 import { worstOf } from '@/core/verdict/verdicts';
 import type { Judged } from '@/core/verdict/verdicts';
 import { readReadingsCsv, writeReadingsCsv } from '@/core/check/readingsCsv';
-import { drawnCurve } from '@/core/check/measuredCurve';
+import { gathered } from '@/core/check/evidence';
+import { drawnCurve, pointsAhead } from '@/core/check/measuredCurve';
 import { checkReportSheet, reportHeading } from '@/core/check/report';
 import { takeNumber } from '@/core/check/takeSuspect';
 import { blamedOf, numberInWords } from '@/core/check/words';
@@ -135,37 +136,41 @@ function OpenCheck({ build, wheel, unit, bands, onEdit, check }: Props & { check
   const { enqueueSnackbar } = useSnackbar();
   const { targets } = briefOf(build);
   const { travel } = build;
+  const { axle, sides, moved, setup, drawn: asDrawn, rounds } = check;
+  // Readings come and go; the car that they are of stays the same.
   const car = useMemo(
-    (): CheckedCar => ({
-      ...{ axle: check.axle, sides: check.sides, moved: check.moved, setup: check.setup },
-      ...{ drawn: check.drawn, rounds: check.rounds, travel },
-    }),
-    [check, travel],
+    (): CheckedCar => ({ axle, sides, moved, setup, drawn: asDrawn, rounds, travel }),
+    [axle, sides, moved, setup, asDrawn, rounds, travel],
   );
+  // A reading is on the curve at once, by what was known before it; what it says follows.
+  const settled = useDeferredValue(check.readings);
   const found = useMemo(
-    () => checkUp(build, car, check.readings, targets.bumpSteer),
-    [build, car, check.readings, targets.bumpSteer],
+    () => checkUp(build, car, settled, targets.bumpSteer),
+    [build, car, settled, targets.bumpSteer],
   );
+  const points = useMemo(() => {
+    if (settled === check.readings || !found.fit) return found.points;
+    const known = new Set(settled.map(({ id }) => id));
+    const fresh = check.readings.filter(({ id }) => !known.has(id));
+    return [...found.points, ...pointsAhead(found.fit, gathered(car, fresh).evidence)];
+  }, [found, settled, check.readings, car]);
   // Which number is wrong takes longest: readings do not wait for it.
   const calm = useDeferredValue(found);
   const blamed = useMemo(() => blamedOf(calm), [calm]);
   const drawn = useMemo(
-    () =>
-      sidesOf(check.sides).map((side) =>
-        drawnCurve(new Wheel(check.axle, side, check.drawn, travel), shows),
-      ),
-    [check.axle, check.sides, check.drawn, travel, shows],
+    () => sidesOf(sides).map((side) => drawnCurve(new Wheel(axle, side, asDrawn, travel), shows)),
+    [axle, sides, asDrawn, travel, shows],
   );
   const band = useMemo(() => {
     // Bands are of the wheel that is looked at, as it is drawn now.
-    if (!bands || !drawn[0] || wheel.axle !== check.axle) return null;
+    if (!bands || !drawn[0] || wheel.axle !== axle) return null;
     const edge = (of: 'low' | 'high') =>
       drawn[0].flatMap(([toe, at]) => {
         const by = bandAt(bands, shows, at);
         return by ? [[toe + by[of], at] as const] : [];
       });
     return [...edge('low'), ...edge('high').reverse()];
-  }, [bands, shows, drawn, wheel.axle, check.axle]);
+  }, [bands, shows, drawn, wheel.axle, axle]);
 
   const standing = standingOf(found, check);
   const told = JSON.stringify(standing);
@@ -202,11 +207,11 @@ function OpenCheck({ build, wheel, unit, bands, onEdit, check }: Props & { check
     const name = cutTo(`As checked: ${numberInWords(check.drawn, number)}`, 60);
     onEdit((draft) => {
       copyVariant(draft, crypto.randomUUID(), name);
-      const axle = draft[check.axle];
-      if (!axle) return;
-      axle.points = design.points;
-      if (design.rightPoints) axle.rightPoints = design.rightPoints;
-      axle.static = design.static;
+      const target = draft[axle];
+      if (!target) return;
+      target.points = design.points;
+      if (design.rightPoints) target.rightPoints = design.rightPoints;
+      target.static = design.static;
     });
     enqueueSnackbar(
       `“${name}” is open now; the layout before it is put aside. What was typed in the take-off stays: measure it again.`,
@@ -298,11 +303,11 @@ function OpenCheck({ build, wheel, unit, bands, onEdit, check }: Props & { check
               <Box
                 sx={{ height: 'calc(100% - 30px)' }}
                 role="img"
-                aria-label={curveLabel(shows, found.points.length)}
+                aria-label={curveLabel(shows, points.length)}
               >
                 <CheckCurve
                   shows={shows}
-                  points={found.points.filter((point) => point.shows === shows)}
+                  points={points.filter((point) => point.shows === shows)}
                   round={check.rounds.length}
                   drawn={drawn}
                   band={band}
