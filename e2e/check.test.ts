@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { readPdf } from '../src/test/readPdf';
@@ -9,6 +10,8 @@ import { readCar } from '../src/core/check/virtualCar';
 import { normalsApart } from '../src/core/geometry/random';
 import type { Build, KeptCheck } from '../src/core/model/build';
 import { blankBuild } from '../src/core/model/starts';
+import { makeDoor } from '../src/server/door';
+import { ownAddresses } from '../scripts/lan';
 import {
   beginBuild,
   buildIdOf,
@@ -184,4 +187,47 @@ it('goes on while the connection is away, on a telephone, with one thumb', async
   expect(readings).toHaveLength(before + 1);
   expect(readings.at(-1)).toMatchObject({ height: 30, values: [121, 119.5] });
   await page.close();
+});
+
+it('lets a telephone in from the network by a code that is used once, and nobody else', async () => {
+  // Where this machine is on no network, by its own address.
+  const [host = '127.0.0.1'] = ownAddresses();
+  const { server, pairing } = makeDoor(Number(new URL(shop.app.address).port), [host]);
+  const port = await new Promise<number>((resolve) =>
+    server.listen(0, host, () => resolve((server.address() as AddressInfo).port)),
+  );
+  const address = `http://${host}:${port}`;
+  try {
+    expect((await fetch(`${address}/api/builds`)).status).toBe(403);
+    const page = await shop.browser.newPage();
+    await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+    await page.goto(address);
+    await page.waitForSelector('#code');
+    await page.goto(`${address}/pair#${pairing.newCode()}`);
+    await page.waitForSelector('::-p-xpath(//h2/a[normalize-space()="Two-seat roadster"])');
+    await page.locator('::-p-xpath(//h2/a[normalize-space()="Two-seat roadster"])').click();
+    await until(page, `location.pathname.startsWith('/builds/')`);
+    await page.goto(`${address}/builds/${buildIdOf(page)}/check`, { waitUntil: 'networkidle0' });
+    const before = (await storedChecks(page))[0].readings.length;
+    const key = (name: string) =>
+      page
+        .locator(`::-p-xpath(//*[@aria-label="Large keys"]//button[@aria-label="${name}"])`)
+        .click();
+    await page.locator(field('height')).click();
+    await key('5');
+    await page.locator(field('front')).click();
+    await key('3');
+    await page.locator(field('rear')).click();
+    await key('4');
+    await page.locator('::-p-xpath(//*[@aria-label="Large keys"]//button[.="Take it"])').click();
+    for (let i = 0; i < 100; i++) {
+      if ((await storedChecks(page))[0].readings.length > before) break;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    expect((await storedChecks(page))[0].readings).toHaveLength(before + 1);
+    await page.close();
+  } finally {
+    server.close();
+    server.closeAllConnections();
+  }
 });

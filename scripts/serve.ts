@@ -1,3 +1,4 @@
+import { openDoors } from './lan';
 import { serve } from './server';
 
 /** Serves the built application on 127.0.0.1 until it is stopped, and prints its address. */
@@ -13,6 +14,7 @@ async function main(): Promise<void> {
     process.exit(1);
   }
   console.log(`\nHavrik is at ${server.address}\nStop it with Ctrl+C.\n`);
+  if (process.env.HAVRIK_LAN === '1') await openDoors(Number(new URL(server.address).port));
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
     process.on(signal, () => void server.stop().then(() => process.exit(0)));
   server.process.on('exit', (code) => process.exit(code ?? 1));

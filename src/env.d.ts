@@ -3,6 +3,7 @@ declare namespace NodeJS {
   interface ProcessEnv {
     HAVRIK_DB?: string;
     HAVRIK_HOSTS?: string;
+    HAVRIK_LAN?: string;
     HAVRIK_BUILT?: string;
     NEXT_RUNTIME?: string;
     CHROMIUM?: string;

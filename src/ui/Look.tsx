@@ -1,5 +1,6 @@
 'use client';
 
+import './plainly';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { SnackbarProvider } from 'notistack';
