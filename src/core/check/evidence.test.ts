@@ -196,6 +196,13 @@ describe('a table of readings', () => {
       'line 8',
     ]);
     expect(read.problems[1].message).toContain('tape, wall, walls');
+    const both = readReadingsCsv(
+      'travel_mm,method,value,unit,plus_minus\n0,strings,1/2,mm,1\n0,tape,1/2,mm,1\n',
+      ...(['both', name, when] as const),
+    );
+    expect(both.ok ? '' : both.problems).toEqual([
+      { path: 'line 2', message: 'side is missing: strings is of one wheel, left or right' },
+    ]);
     const bare = readReadingsCsv('a,b\n1,2', 'left', name, when);
     expect(bare.ok ? '' : bare.problems[0].message).toContain('does not name travel_mm');
   });

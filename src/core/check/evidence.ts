@@ -127,8 +127,7 @@ export function gathered(car: CheckedCar, readings: readonly CheckReading[]): Ga
 /** What of a reading goes by where the wheel stands sideways. */
 const SIDEWAYS = new Set([
   'wall spot',
-  'walls spot',
-  'walls second spot',
+  'walls both together',
   'dials both together',
   'strings both together',
 ]);

@@ -102,9 +102,8 @@ export function pointsAhead(fit: Fit, more: readonly Evidence[]): MeasuredPoint[
   });
 }
 
-/** What of a method is drawn on its curve: of several parts the one that angles alone make, two walls' spots as their difference. */
-const isShown = ({ component }: Evidence): boolean =>
-  component !== 'both together' && component !== 'second spot';
+/** What of a method is drawn on its curve: of several parts the one that angles alone make. */
+const isShown = ({ component }: Evidence): boolean => component !== 'both together';
 
 /** The turn, degrees, that makes the model read what was read, and how the reading answers to one. */
 function turnFor(

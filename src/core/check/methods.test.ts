@@ -89,6 +89,24 @@ describe('readings of a solved wheel', () => {
     );
   });
 
+  it('tells toe by two walls, whatever the wheel does sideways', () => {
+    fc.assert(
+      fc.property(anySeen, fc.double({ min: -9, max: 9, noNaN: true }), (seen, by) => {
+        const flat = { ...setup, spotUp: 0, wall: 4000, wall2: 1500 };
+        const { own } = seen;
+        const [x, y, z] = own.centre;
+        const aside = { ...seen, own: { ...own, centre: [x, y + by, z] as const } };
+        expect(reads('walls', 0, aside, flat)).toBeCloseTo(reads('walls', 0, seen, flat), 8);
+        expect(reads('walls', 1, aside, flat)).toBeCloseTo(reads('walls', 1, seen, flat) - by, 8);
+        const spots = [flat.wall, flat.wall2].map((wall) =>
+          reads('wall', 0, seen, { ...flat, wall }),
+        );
+        expect(reads('walls', 0, seen, flat)).toBeCloseTo(spots[0] - spots[1], 8);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
   it('puts gauges on a plate where a line meets a plane', () => {
     fc.assert(
       fc.property(anySeen, (seen) => {

@@ -93,15 +93,6 @@ function plateOut(
   return (dot(spindle, faceAt(own, face)) - dot(spindle, gauge)) / spindle[1];
 }
 
-const spot = (id: string, index: 0 | 1, wall: (setup: CheckSetup) => number): Component => ({
-  id,
-  unit: 'mm',
-  nought: 'free',
-  of: (values) => values[index] ?? null,
-  plusMinus: (plusMinus) => plusMinus,
-  model: (seen, setup) => -spotOut(seen, setup, wall(setup)),
-});
-
 /**
  * Caster by the sweep, degrees: from camber with the wheel's front turned outward and inward by so much each (common
  * practice; it leaves out what the kingpin's inclination does, and steps of the ride height).
@@ -142,7 +133,16 @@ export const METHOD_TABLE: Readonly<Record<MethodId, Method>> = {
     single: null,
     usual: 1,
     how: 'A pointer taped to the wheel; how far its spot went from its mark at ride height, + toward the car’s centreline.',
-    components: [spot('spot', 0, ({ wall }) => wall)],
+    components: [
+      {
+        id: 'spot',
+        unit: 'mm',
+        nought: 'free',
+        of: (values) => values[0],
+        plusMinus: (plusMinus) => plusMinus,
+        model: (seen, setup) => -spotOut(seen, setup, setup.wall),
+      },
+    ],
   },
   walls: {
     id: 'walls',
@@ -154,7 +154,26 @@ export const METHOD_TABLE: Readonly<Record<MethodId, Method>> = {
     single: null,
     usual: 1,
     how: 'The same on two walls, or on a screen put at two distances: what both did alike is the wheel’s own movement.',
-    components: [spot('spot', 0, ({ wall }) => wall), spot('second spot', 1, ({ wall2 }) => wall2)],
+    components: [
+      {
+        id: 'difference',
+        unit: 'mm',
+        nought: 'free',
+        of: (values) => (two(values) ? values[0] - values[1] : null),
+        plusMinus: ofPair,
+        model: (seen, setup) =>
+          spotOut(seen, setup, setup.wall2) - spotOut(seen, setup, setup.wall),
+      },
+      {
+        id: 'both together',
+        unit: 'mm',
+        nought: 'free',
+        of: (values) => (two(values) ? (values[0] + values[1]) / 2 : null),
+        plusMinus: (plusMinus) => plusMinus / ROOT2,
+        model: (seen, setup) =>
+          -(spotOut(seen, setup, setup.wall2) + spotOut(seen, setup, setup.wall)) / 2,
+      },
+    ],
   },
   dials: {
     id: 'dials',

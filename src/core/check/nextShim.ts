@@ -62,8 +62,19 @@ interface Rest {
 
 const NO_REST: Rest = { at: () => 0, wider: 1 };
 
-/** Toe over the travel that readings leave once the model has taken its part: straight and bowed (least squares). */
+/** Worked out once for every fit and side. */
+const rests = new WeakMap<Fit, Map<Side, Rest>>();
+
 function restOf(fit: Fit, side: Side): Rest {
+  const known = rests.get(fit) ?? new Map<Side, Rest>();
+  rests.set(fit, known);
+  const rest = known.get(side) ?? restFor(fit, side);
+  known.set(side, rest);
+  return rest;
+}
+
+/** Toe over the travel that readings leave once the model has taken its part: straight and bowed (least squares). */
+function restFor(fit: Fit, side: Side): Rest {
   // What fits is noise: nothing of it is carried on.
   if (isFitting(fit.asFitted, fit.degrees)) return NO_REST;
   const round = fit.model.car.rounds.length;

@@ -24,7 +24,7 @@ const rowSchema = z.record(z.string(), z.string());
 /**
  * Readings from a table. Two values of one reading stand as `front/rear`. One line that cannot be read refuses the whole,
  * by its number, so that nothing is lost silently.
- * @param side of readings that do not say theirs
+ * @param side of readings that do not say theirs; where it is both, those of one wheel have to
  * @param idOf a name for the reading of a line
  */
 export function readReadingsCsv(
@@ -105,6 +105,8 @@ function readRow(
   if (parts.length > METHOD_TABLE[method].values.length)
     wrong(`value has ${parts.length} parts: ${METHOD_TABLE[method].values.join('/')}`);
   const values = parts.map((part) => number('value', part) * (per ?? 1));
+  if (side === 'both' && cell('side') === '' && !METHOD_TABLE[method].ofBoth)
+    wrong(`side is missing: ${method} is of one wheel, left or right`);
   const height = number('travel_mm', cell('travel_mm'));
   const plusMinus = number('plus_minus', cell('plus_minus')) * (per ?? 1);
   const round = cell('round') === '' ? 0 : number('round', cell('round'));

@@ -1,3 +1,4 @@
+import { typeOf, wheelPoints } from '../corners/kinds';
 import type { AxleDesign, Side, Travel } from '../model/build';
 import { Wheel } from '../kinematics/wheel';
 import { COORDINATES } from '../model/points';
@@ -44,4 +45,19 @@ export function takeNumber(
       camber: Math.round(built.static.camber * 1e4) / 1e4,
     },
   };
+}
+
+/**
+ * Takes what a number changes of a checked axle into an axle as it is now: the wheel's own joints and its alignment; a
+ * damper that was drawn since stays. Changes the axle it is given.
+ * @returns whether it did: an axle of another kind has no such joints
+ */
+export function putInto(target: AxleDesign, taken: AxleDesign): boolean {
+  if (target.kind !== taken.kind) return false;
+  for (const key of ['points', 'rightPoints'] as const) {
+    const [to, from] = [target[key], taken[key]];
+    if (to && from) for (const name of wheelPoints(typeOf(taken))) to[name] = { ...from[name] };
+  }
+  target.static = { ...taken.static };
+  return true;
 }

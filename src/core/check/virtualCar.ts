@@ -88,11 +88,10 @@ function valuesOf(method: MethodId, says: ArrayLike<number>): number[] {
   switch (method) {
     case 'dials':
     case 'strings':
+    case 'walls':
       return [says[1] + says[0] / 2, says[1] - says[0] / 2];
     case 'tape':
       return [0, says[0]];
-    case 'walls':
-      return [says[0], says[1]];
     default:
       return [says[0]];
   }

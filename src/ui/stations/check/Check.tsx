@@ -18,7 +18,7 @@ import { readReadingsCsv, writeReadingsCsv } from '@/core/check/readingsCsv';
 import { gathered } from '@/core/check/evidence';
 import { drawnCurve, pointsAhead } from '@/core/check/measuredCurve';
 import { checkReportSheet, reportHeading } from '@/core/check/report';
-import { takeNumber } from '@/core/check/takeSuspect';
+import { putInto, takeNumber } from '@/core/check/takeSuspect';
 import { blamedOf, numberInWords } from '@/core/check/words';
 import type { Blamed } from '@/core/check/words';
 import { LARGEST_FILE, fileNameOf, tooLarge } from '@/core/file/buildFile';
@@ -204,14 +204,17 @@ function OpenCheck({ build, wheel, unit, bands, onEdit, check }: Props & { check
       enqueueSnackbar('No car that can be put together has that number.', { variant: 'error' });
       return;
     }
-    const name = cutTo(`As checked: ${numberInWords(check.drawn, number)}`, 60);
+    if (build[axle]?.kind !== asDrawn.kind) {
+      enqueueSnackbar(
+        `The ${axle} axle is of another kind now: open the variant that was checked first.`,
+        { variant: 'error' },
+      );
+      return;
+    }
+    const name = cutTo(`As checked: ${numberInWords(asDrawn, number)}`, 60);
     onEdit((draft) => {
       copyVariant(draft, crypto.randomUUID(), name);
-      const target = draft[axle];
-      if (!target) return;
-      target.points = design.points;
-      if (design.rightPoints) target.rightPoints = design.rightPoints;
-      target.static = design.static;
+      putInto(draft[axle]!, design);
     });
     enqueueSnackbar(
       `“${name}” is open now; the layout before it is put aside. What was typed in the take-off stays: measure it again.`,
@@ -225,7 +228,7 @@ function OpenCheck({ build, wheel, unit, bands, onEdit, check }: Props & { check
     }
     const read = readReadingsCsv(
       file.text,
-      check.sides === 'both' ? 'left' : check.sides,
+      sides,
       () => crypto.randomUUID(),
       new Date().toISOString(),
     );
