@@ -85,7 +85,7 @@ it.each([
     ['Steering', '[data-steer-curve]'],
     ['Brief', '[data-target="lock"]'],
     ['Jigs & parts', 'nav[aria-label=Sheets]'],
-    ['Check', '[data-reading], [data-prompt]'],
+    ['Check', 'form[aria-label="Begin a check"], [data-prompt]'],
     ['Take-off', '[data-measured]'],
   ]) {
     await openStation(page, station);

@@ -5,7 +5,7 @@ import type { Check, KeptCheck } from '../core/model/build';
 import { readingSchema } from '../core/model/checks';
 import type { CheckReading } from '../core/model/checks';
 import type { Database, ReadingRow } from './models';
-import { Op } from './driver';
+import { Op, literal } from './driver';
 import { reading } from './reading';
 import { UnreadableBuild } from './trouble';
 import { writing } from './writing';
@@ -42,10 +42,15 @@ export async function readChecks(
   buildId: string,
   transaction?: Transaction,
 ): Promise<KeptCheck[]> {
-  const rows = await checks.findAll({ where: { buildId }, ...(transaction && { transaction }) });
+  const rows = await checks.findAll({
+    where: { buildId },
+    order: [literal('rowid')],
+    ...(transaction && { transaction }),
+  });
   const read = await readings.findAll({
     where: { checkId: rows.map(({ id }) => id) },
-    order: ['readAt', 'id'],
+    // What was read at one moment stays in the order it was written in.
+    order: ['readAt', literal('rowid')],
     ...(transaction && { transaction }),
   });
   const of = new Map<string, CheckReading[]>(rows.map(({ id }) => [id, []]));

@@ -1,4 +1,4 @@
-import { createServer } from 'node:http';
+import { createServer, request } from 'node:http';
 import type { AddressInfo, Server } from 'node:net';
 import type { Server as HttpServer, IncomingMessage } from 'node:http';
 import { makeDoor } from './door';
@@ -20,11 +20,11 @@ const listen = (server: Server): Promise<number> =>
 beforeEach(async () => {
   heard.length = 0;
   paired = 0;
-  const app = createServer((request, response) => {
+  const app = createServer((asked, response) => {
     let body = '';
-    request.on('data', (chunk) => (body += String(chunk)));
-    request.on('end', () => {
-      heard.push({ method: request.method!, url: request.url!, headers: request.headers, body });
+    asked.on('data', (chunk) => (body += String(chunk)));
+    asked.on('end', () => {
+      heard.push({ method: asked.method!, url: asked.url!, headers: asked.headers, body });
       response.writeHead(201, { 'x-own': 'yes' });
       response.write('first ');
       setTimeout(() => response.end('second'), 20);
@@ -119,7 +119,6 @@ it('answers to the host’s own names, and to its own pages', async () => {
   const status = async (headers: Record<string, string>, method = 'GET') => {
     const { hostname, port } = new URL(address);
     return new Promise((resolve) => {
-      const { request } = jest.requireActual<typeof import('node:http')>('node:http');
       request({ hostname, port, method, path: '/', headers: { cookie, ...headers } }, (answer) => {
         answer.resume();
         resolve(answer.statusCode);

@@ -38,8 +38,21 @@ export function readBuildFile(text: string): Checked<Build> {
 export const tooLarge = (bytes: number): string =>
   `the file is ${(bytes / 1e6).toFixed(1)} MB: a Havrik build is a few kB, at most ${LARGEST_FILE / 1e6} MB is read`;
 
+/** Checks of a file under names that say their place: a build written again is the same file. */
+const numbered = ({ checks, ...build }: Build): Build => ({
+  ...build,
+  ...(checks && {
+    checks: checks.map((check, c) => ({
+      ...check,
+      id: `check-${c + 1}`,
+      readings: check.readings.map((one, r) => ({ ...one, id: `reading-${c + 1}-${r + 1}` })),
+    })),
+  }),
+});
+
 /** Writes a build as its file, spread over lines where it can then be read back. Numbers keep every digit. */
-export function writeBuildFile(build: Build): string {
+export function writeBuildFile(whole: Build): string {
+  const build = numbered(whole);
   const spread = `${JSON.stringify(build, null, 2)}\n`;
   return spread.length <= LARGEST_FILE ? spread : `${JSON.stringify(build)}\n`;
 }

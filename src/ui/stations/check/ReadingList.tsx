@@ -10,7 +10,8 @@ import type { CheckReading } from '@/core/model/checks';
 import { printAngle, printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { Table } from '../../fields/Table';
-import { PAPER, VERDICT } from '../../theme';
+import { styled } from '@mui/material/styles';
+import { PAPER, UNSEEN, VERDICT } from '../../theme';
 
 /** Everything that was read, the last first; what was fitted stands between. */
 export function ReadingList({
@@ -46,7 +47,7 @@ export function ReadingList({
           <th scope="col">read</th>
           <th scope="col">is</th>
           <th scope="col">
-            <span aria-label="take away" />
+            <Unseen>take away</Unseen>
           </th>
         </tr>
       </thead>
@@ -139,3 +140,5 @@ export function ReadingList({
     </Table>
   );
 }
+
+const Unseen = styled('span')(UNSEEN);
