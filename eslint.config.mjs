@@ -34,6 +34,7 @@ const FLOORS = [
   'arms',
   'sheets',
   'shop',
+  'instruments',
   'check',
   'judging',
   'file',

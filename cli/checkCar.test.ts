@@ -8,6 +8,7 @@ import { writeReadingsCsv } from '../src/core/check/readingsCsv';
 import { readCar } from '../src/core/check/virtualCar';
 import { writeBuildFile } from '../src/core/file/buildFile';
 import { normalsApart } from '../src/core/geometry/random';
+import { readLine } from '../src/core/instruments/protocol';
 import { blankBuild } from '../src/core/model/starts';
 import { run } from './main';
 
@@ -114,4 +115,58 @@ it('refuses what it cannot read, in words', async () => {
   );
   expect((await havrik('check-car', drawing, csv, '--span', '3')).err).toContain('at least 50 mm');
   expect((await havrik('check-car', drawing, csv, '--side', 'up')).code).toBe(2);
+});
+
+describe('stand-in', () => {
+  const lines = async (...more: string[]) => {
+    const { code, out, err } = await havrik('stand-in', '--every', '0', ...more);
+    return { code, err, said: out.trimEnd().split('\n') };
+  };
+
+  it('speaks as an instrument on a virtual car does', async () => {
+    const level = await lines('--device', 'level', '--lines', '5', '--travel', '20');
+    expect(level.code).toBe(0);
+    expect(level.said).toHaveLength(5);
+    for (const one of level.said) expect(readLine(one).ok).toBe(true);
+    const dials = await lines('--device', 'dials', '--lines', '3', '--car', drawing);
+    expect(dials.said).toHaveLength(6);
+    // At ride height the gauges stand at nought.
+    for (const one of dials.said) {
+      const heard = readLine(one);
+      expect(Math.abs((heard.ok && heard.said.value) || 0)).toBeLessThan(0.05);
+    }
+    expect((await lines('--device', 'level', '--lines', '5', '--travel', '20')).said).toEqual(
+      level.said,
+    );
+    expect((await lines('--device', 'level', '--lines', '5', '--seed', '2')).said).not.toEqual(
+      level.said,
+    );
+  });
+
+  it('reads what the same virtual car would be measured to be', async () => {
+    const value = async (device: string, travel: number) => {
+      const { said } = await lines(
+        ...['--device', device, '--lines', '40', '--travel', String(travel), '--car', drawing],
+      );
+      const all = said.flatMap((one) => {
+        const heard = readLine(one);
+        return heard.ok && heard.said.value !== null ? [heard.said.value] : [];
+      });
+      return all.reduce((sum, one) => sum + one, 0) / all.length;
+    };
+    // The hub goes up by its travel, but for what the camber does to the face.
+    expect((await value('height', 30)) - (await value('height', 0))).toBeCloseTo(30, 0);
+    expect((await value('level', 30)) - (await value('level', 0))).toBeLessThan(-0.2);
+  });
+
+  it('refuses what it cannot stand on', async () => {
+    expect((await lines('--device', 'tape')).code).toBe(2);
+    expect((await lines('--device', 'level', '--axle', 'rear', '--car', drawing)).err).toContain(
+      'no rear axle',
+    );
+    expect((await lines('--device', 'level', '--lines', '0')).err).toContain('at least 1');
+    // Out of reach there is nothing to read.
+    const { said } = await lines('--device', 'level', '--travel', '900', '--lines', '2');
+    expect(said[0]).toContain('----');
+  });
 });

@@ -3,6 +3,8 @@ import { z } from 'zod';
 import { parseNumber } from '../src/core/model/units';
 import { PLANE_NAMES } from '../src/core/model/mapPlanes';
 import type { PlaneName } from '../src/core/model/mapPlanes';
+import { DEVICE_NAMES } from '../src/core/instruments/protocol';
+import { TROUBLE_NAMES } from '../src/core/instruments/standIn';
 import { READ_SIDES, TOUCHED } from '../src/core/model/checks';
 import { PAPERS } from '../src/core/model/shop';
 import { backupTo, restoreFrom } from './backup';
@@ -16,6 +18,7 @@ import { mapTable } from './map';
 import { nullReport } from './null';
 import { plain } from './plain';
 import { partsTable, writeSheets } from './sheets';
+import { standIn } from './standIn';
 import { steerTable } from './steer';
 import { sweepTable } from './sweep';
 
@@ -84,6 +87,20 @@ const checkCarOptions = z.object({
   heightOff: z.number().optional(),
   fitted: z.array(z.string()).optional(),
   format: z.enum(['text', 'json']),
+});
+
+const standInOptions = z.object({
+  ...wheel,
+  device: z.enum(DEVICE_NAMES),
+  car: z.string().min(1, '--car says which file, or demo'),
+  travel: z.number(),
+  trouble: z.enum(TROUBLE_NAMES),
+  seed: z.int('--seed is a whole number').min(0, '--seed is at least 0'),
+  lines: z
+    .int('--lines is a whole number')
+    .min(1, '--lines is at least 1')
+    .max(1_000_000, '--lines is at most 1000000'),
+  every: z.number().min(0, '--every is at least 0').max(60_000, '--every is at most 60000 ms'),
 });
 
 /** Options as they are wanted, or a usage error. */
@@ -270,6 +287,19 @@ function program(print: (text: string) => void): Command {
       const csv = { path: readings, text: textOf(readings) };
       print(checkCarReport(readBuild(file), csv, options));
     });
+  havrik
+    .command('stand-in')
+    .description('speak as an instrument does that stands on a virtual car, a line a reading')
+    .addOption(new Option('--device <device>').choices(DEVICE_NAMES).makeOptionMandatory())
+    .option('--car <file>', 'a .havrik.json file, or demo', 'demo')
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
+    .option('--travel <mm>', 'where the wheel stands, + in bump', number, 0)
+    .addOption(new Option('--trouble <kind>').choices(TROUBLE_NAMES).default('none'))
+    .option('--seed <n>', 'which virtual car', number, 1)
+    .option('--lines <n>', 'how many moments', number, 20)
+    .option('--every <ms>', 'between them', number, 200)
+    .action((given: unknown) => standIn(checked(standInOptions, given), print));
   havrik
     .command('backup')
     .description('write every build, kept save and part into one new file; Havrik may be running')

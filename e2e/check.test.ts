@@ -84,7 +84,7 @@ it('reads a car of one’s own, is told what to fit, and has all of it after a r
   await clickButton(page, 'bare hub or disc');
   await typeInto(page, field('Called'), 'Left front, first time');
   await clickButton(page, 'Begin');
-  await showsIn(page, '[data-prompt]', 'Next: -45 mm|Next: -50 mm|Next: -40 mm');
+  await showsIn(page, '[data-prompt]', 'Next: −(40|45|50) mm');
   const build = blankBuild('x');
   build.travel = { bump: 50, droop: 50 };
   for (const [i, values] of stringReadings(build).entries()) {

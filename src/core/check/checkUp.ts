@@ -170,7 +170,7 @@ function sideOf(
     ...{ side, now, covers, worst, worstOff: most.off, shims },
     range: Math.max(...values) - Math.min(...values),
     verdict: covers ? judgeBumpSteer(worst, bands) : null,
-    stop: covers ? stopOf(now, shims, bands) : null,
+    stop: covers ? stopOf(now, shims, bands, isWhole(now, covers)) : null,
     did:
       gain < 0
         ? null
@@ -184,15 +184,20 @@ function sideOf(
 /** The curve is told at steps of the travel: one beside the last height read counts as read, mm. */
 const CLOSE_BY = 3;
 
-/** Why it is good enough, or why no shim helps; null where one does. */
+/** Whether the heights read reach both ends of the travel. */
+const isWhole = ({ travels }: ToeNow, { from, to }: { from: number; to: number }): boolean =>
+  from <= travels[0] + CLOSE_BY && to >= travels[travels.length - 1] - CLOSE_BY;
+
+/** Why it is good enough, or why no shim helps; null where one does. `whole`: readings reach both ends. */
 function stopOf(
   now: ToeNow,
   [best]: readonly ShimAdvice[],
   bands: Targets['bumpSteer'],
+  whole: boolean,
 ): string | null {
   const angle = (degrees: number) => `${degrees.toFixed(2)}°`;
   if (now.worst + now.worstOff <= bands[0])
-    return `Stop here: ${angle(now.worst)} ± ${angle(now.worstOff)} is very good over the whole travel.`;
+    return `Stop here: ${angle(now.worst)} ± ${angle(now.worstOff)} is very good over the whole travel${whole ? '' : ', beyond the heights read as far as the model knows'}.`;
   if (!best) return 'No move of the rod’s joints within their freedoms does better.';
   const gain = now.worst - best.after;
   if (gain < WORTH || (now.worst + now.worstOff <= bands[1] && gain < now.worstOff))

@@ -41,6 +41,9 @@ export const moveInWords = (
   unit: LengthUnit = 'mm',
 ): string => `${pointLabel(design, point)} ${length(by, unit)} ${WAYS[coordinate][by > 0 ? 0 : 1]}`;
 
+/** Which way of a coordinate counts up. */
+export const wayOf = (coordinate: Coordinate): string => WAYS[coordinate][0];
+
 /** What to fit next, on which side, and what to expect of it. */
 export function shimInWords(
   design: AxleDesign,
@@ -100,6 +103,7 @@ export const suspectInWords = (
   { side, number, alike }: Suspect,
   { off, explains }: Pick<Alone, 'off' | 'explains'>,
   both: boolean,
+  unit: LengthUnit = 'mm',
 ): string => {
   const same =
     alike.length > 0
@@ -108,7 +112,7 @@ export const suspectInWords = (
           .map((one) => `${sideWord(both, one.side)}${numberInWords(design, one.number)}`)
           .join('; ')}${alike.length > 4 ? '; …' : ''}.`
       : '';
-  return `${sideWord(both, side)}${numberInWords(design, number)}: ${wouldBe(number, off)}. Alone it explains ${Math.round(explains * 100)} % of what does not fit.${same}`;
+  return `${sideWord(both, side)}${numberInWords(design, number)}: ${wouldBe(number, off, unit)}. Alone it explains ${Math.round(explains * 100)} % of what does not fit.${same}`;
 };
 
 const sideWord = (both: boolean, side: Side) => (both ? `${side} ` : '');

@@ -23,6 +23,13 @@ export function normalNumbers(seed = SEED): () => number {
   };
 }
 
+/** Numbers from 0 to 1, each as likely, the same ones for the same seed. */
+export function chances(seed: number): () => number {
+  const random = xoroshiro128plus(seed);
+  for (let i = 0; i < AS_BESIDE; i++) uniformFloat64(random);
+  return () => uniformFloat64(random);
+}
+
 /** How many of a seed's first numbers still look like those of the seeds beside it. */
 const AS_BESIDE = 40;
 

@@ -99,14 +99,14 @@ it('begins a check, prompts every height, and says more with every reading', asy
     ...{ by: 'Ada', sides: 'left', axle: 'front' },
     setup: { on: 'hub', span: 600 },
   });
-  expect(prompt()).toBe('Next: -60 mm of travel.');
+  expect(prompt()).toBe('Next: −60 mm of travel.');
   await type('front', '101');
   await type('rear', '100');
   await user.click(button('Take it'));
   expect(readings()).toMatchObject([
     { height: -60, values: [101, 100], plusMinus: 0.5, unit: 'mm', going: 'up', round: 0 },
   ]);
-  expect(prompt()).toBe('Next: -40 mm of travel.');
+  expect(prompt()).toBe('Next: −40 mm of travel.');
   expect(field('front')).toHaveValue('');
   expect(screen.getByText(/Too few readings to say/u)).toBeInTheDocument();
   for (const front of ['100.6', '100.3', '100', '99.8']) {
@@ -115,7 +115,7 @@ it('begins a check, prompts every height, and says more with every reading', asy
   }
   expect(readings()).toHaveLength(5);
   expect(await screen.findByText(/Toe changes by/u)).toHaveTextContent(/± \d\.\d\d° at worst/u);
-  expect(screen.getByText(/Of what was read from -60 to 20 mm/u)).toBeInTheDocument();
+  expect(screen.getByText(/Of what was read from −60 to 20 mm/u)).toBeInTheDocument();
 });
 
 it('takes half of nothing: what is no number stays in its field with the reason', async () => {
@@ -186,7 +186,7 @@ it('counts what was fitted as a move, and undoes it while nothing was read since
     side: 'left',
     by: Number(said[1]) * (said[2] === 'up' ? 1 : -1),
   });
-  expect(prompt()).toBe('Next: -60 mm of travel.');
+  expect(prompt()).toBe('Next: −60 mm of travel.');
   await user.click(button('readings'));
   expect(screen.getByText(/^Fitted .*left tie rod/u)).toBeInTheDocument();
   await user.click(button('Undo'));
@@ -211,7 +211,7 @@ it('tells heights by a tape to the hub, and prompts what it will read', async ()
   await type('reads at ride height', '305');
   await user.click(button('read'));
   expect(prompt()).toMatch(
-    /^Next: 24\d(\.\d)? mm, tape from the floor to the hub \(-60 mm of travel\)/u,
+    /^Next: 24\d(\.\d)? mm, tape from the floor to the hub \(−60 mm of travel\)/u,
   );
 });
 

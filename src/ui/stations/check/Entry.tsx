@@ -11,7 +11,14 @@ import { Wheel } from '@/core/kinematics/wheel';
 import type { KeptCheck } from '@/core/model/build';
 import { METHODS, readingSchema } from '@/core/model/checks';
 import type { CheckReading, MethodId, ReadSide } from '@/core/model/checks';
-import { parseAngle, parseLength, parseNumber, printAngle, printLength } from '@/core/model/units';
+import {
+  parseAngle,
+  parseLength,
+  parseNumber,
+  printAngle,
+  printLength,
+  readable,
+} from '@/core/model/units';
 import type { LengthUnit, Parsed } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { Toggle } from '../../fields/Toggle';
@@ -223,7 +230,7 @@ export function Entry({
       </Typography>
       <Typography variant="body2" role="status" data-prompt sx={{ fontWeight: 600 }}>
         {prompted
-          ? `Next: ${printHeight(prompted.raw)} ${heightUnit === 'mm' ? unit : 'turns'}${setup.heightBy === 'travel' ? ' of travel' : `, ${HEIGHT_TABLE[setup.heightBy].name} (${printLength(prompted.travel, unit)} ${unit} of travel)`}.`
+          ? `Next: ${readable(printHeight(prompted.raw))} ${heightUnit === 'mm' ? unit : 'turns'}${setup.heightBy === 'travel' ? ' of travel' : `, ${HEIGHT_TABLE[setup.heightBy].name} (${readable(printLength(prompted.travel, unit))} ${unit} of travel)`}.`
           : 'Every planned height has been read this way: any other may be typed.'}
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>

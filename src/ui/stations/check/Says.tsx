@@ -14,10 +14,12 @@ import {
   playInWords,
   shimInWords,
   suspectInWords,
+  wayOf,
 } from '@/core/check/words';
 import type { KeptCheck } from '@/core/model/build';
 import { fittedSchema } from '@/core/model/checks';
 import type { Fitted } from '@/core/model/checks';
+import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { LengthField } from '../../fields/NumberField';
 import { VERDICT } from '../../theme';
@@ -75,8 +77,8 @@ export function Says({ check, found, blamed, unit, onFitted, onLeaveOut, onModel
       {found.strays.slice(0, 3).map(({ ids, size }) => (
         <Box key={ids.join()}>
           <Typography variant="body2" sx={{ color: VERDICT.edge }}>
-            △ The reading at {placeOf(found, ids[0])} lies {size.toFixed(1)} standard deviations off
-            what the others say: read it again.
+            △ The reading at {placeOf(found, ids[0], unit)} lies {size.toFixed(1)} standard
+            deviations off what the others say: read it again.
           </Typography>
           <Button size="small" onClick={() => onLeaveOut(ids)}>
             Leave it out
@@ -90,7 +92,7 @@ export function Says({ check, found, blamed, unit, onFitted, onLeaveOut, onModel
           <Box component="ol" sx={{ m: 0, pl: 2.5, '& li': { fontSize: 13.5, mb: 0.75 } }}>
             {blamed?.suspects.map((one) => (
               <li key={`${one.suspect.side} ${one.suspect.number.id}`}>
-                {suspectInWords(check.drawn, one.suspect, one.alone, both)}
+                {suspectInWords(check.drawn, one.suspect, one.alone, both, unit)}
                 <Box>
                   <Button size="small" onClick={() => onModel(one)}>
                     Take it into the model
@@ -116,9 +118,12 @@ export function Says({ check, found, blamed, unit, onFitted, onLeaveOut, onModel
   );
 }
 
-function placeOf(found: CheckedUp, id: string): string {
+const heightIn = (mm: number, unit: LengthUnit): string =>
+  readable(unit === 'mm' ? mm.toFixed(0) : printLength(Math.round(mm * 10) / 10, unit));
+
+function placeOf(found: CheckedUp, id: string, unit: LengthUnit): string {
   const travel = found.gathered.travels.get(id);
-  return travel === undefined ? 'one height' : `${travel.toFixed(0)} mm of travel`;
+  return travel === undefined ? 'one height' : `${heightIn(travel, unit)} ${unit} of travel`;
 }
 
 function SideSays({
@@ -139,6 +144,7 @@ function SideSays({
   onFitted: (moves: Fitted[]) => void;
 }) {
   const { covers, verdict, did, stop } = side;
+  const height = (mm: number) => heightIn(mm, unit);
   const advice = side.shims[0];
   return (
     <Box data-side={side.side}>
@@ -150,7 +156,7 @@ function SideSays({
             {degrees(side.range)}: <VerdictMark verdict={verdict} />
           </Typography>
           <Typography variant="caption" color="text.secondary" component="p" sx={{ m: 0 }}>
-            Of what was read from {covers.from.toFixed(0)} to {covers.to.toFixed(0)} mm of travel,
+            Of what was read from {height(covers.from)} to {height(covers.to)} {unit} of travel,
             steering straight.
           </Typography>
         </>
@@ -219,7 +225,7 @@ function Fit({
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1.25, mb: 0.5 }}>
         <LengthField
-          label="fitted, + up or out"
+          label={`fitted, + ${wayOf(advice.move.coordinate)}`}
           value={by}
           unit={unit}
           schema={fittedSchema.shape.by}
