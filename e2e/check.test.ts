@@ -231,3 +231,27 @@ it('lets a telephone in from the network by a code that is used once, and nobody
     server.closeAllConnections();
   }
 });
+
+it('takes a reading from an instrument that stands in for a real one', async () => {
+  const { page } = at;
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Check');
+  await page.waitForSelector('[data-prompt]');
+  await clickButton(page, 'Instruments');
+  await typeInto(page, field('height'), '12');
+  await clickButton(page, 'Listen to it');
+  await showsIn(page, '[data-instrument="level"]', 'stands still');
+  await clickButton(page, 'Put it in');
+  const camber = await valueOf(page, field('camber'));
+  expect(camber).toMatch(/^-\d\.\d/u);
+  const before = (await storedChecks(page))[0].readings.length;
+  await clickButton(page, 'Take it');
+  for (let i = 0; i < 100; i++) {
+    if ((await storedChecks(page))[0].readings.length > before) break;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  const taken = (await storedChecks(page))[0].readings.at(-1)!;
+  expect(taken).toMatchObject({ method: 'level', height: 12, from: 'stand-in level' });
+  expect(String(taken.values[0])).toBe(camber);
+  await clickButton(page, 'Stop');
+});

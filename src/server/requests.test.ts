@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { writeBuildFile } from '../core/file/buildFile';
+import { readLine } from '../core/instruments/protocol';
 import { blankBuild } from '../core/model/starts';
 import { createBuild } from '../db/builds';
 import { stopWriting } from '../db/writing';
@@ -18,6 +19,7 @@ import {
   getSave,
   getSaves,
   importBuild,
+  listenToStandIn,
   putBuild,
   putCheck,
   putReadings,
@@ -149,4 +151,68 @@ it('keeps checks and readings, and says what it does not take', async () => {
   const file = JSON.parse(await (await exportBuild(id)).text()) as { checks: unknown[] };
   expect(file.checks).toHaveLength(1);
   expect(await message(await getChecks('b3a2'))).toMatch(/^404 /u);
+});
+
+describe('a simulated instrument', () => {
+  const listen = async (more: Record<string, string> = {}, ended = new AbortController()) => {
+    const { id } = await createBuild(build);
+    const { readings: _, ...check } = aCheck(build, `check-${Math.random()}`);
+    await putCheck(id, check.id, send({ check }));
+    const asked = new URLSearchParams({
+      ...{ session: 's', build: id, check: check.id, device: 'dials', side: 'left', travel: '20' },
+      ...more,
+    });
+    const address = `http://127.0.0.1/api/stand-ins?${asked.toString()}`;
+    return listenToStandIn(new Request(address, { signal: ended.signal }));
+  };
+  /** The first lines that come. */
+  async function first(response: Response): Promise<string[]> {
+    const reader = response.body!.getReader();
+    const { value } = await reader.read();
+    await reader.cancel();
+    return new TextDecoder()
+      .decode(value)
+      .split('\n\n')
+      .flatMap((one) => (one.startsWith('data: ') ? [one.slice(6)] : []));
+  }
+
+  it('speaks as long as somebody listens, of the wheel where it stands', async () => {
+    const response = await listen();
+    expect(response.headers.get('content-type')).toBe('text/event-stream');
+    const lines = await first(response);
+    expect(lines).toHaveLength(2);
+    for (const line of lines) expect(readLine(line).ok).toBe(true);
+    const values = async (travel: string) =>
+      (await first(await listen({ travel, session: 'same' }))).map((line) => {
+        const heard = readLine(line);
+        return heard.ok ? heard.said : null;
+      });
+    const [up] = await values('50');
+    const [down] = await values('-50');
+    expect(Math.abs(up!.value! - down!.value!)).toBeGreaterThan(0.5);
+  });
+
+  it('stays the same instrument while it is asked for by its name', async () => {
+    const { id } = await createBuild(build);
+    const { readings: _, ...check } = aCheck(build, 'one-instrument');
+    await putCheck(id, check.id, send({ check }));
+    const count = async () => {
+      const asked = new URLSearchParams({
+        ...{ session: 'mine', build: id, check: check.id, device: 'level', side: 'left' },
+        travel: '0',
+      });
+      const [line] = await first(
+        await listenToStandIn(new Request(`http://127.0.0.1/?${asked.toString()}`)),
+      );
+      const heard = readLine(line);
+      return heard.ok ? heard.said.count : NaN;
+    };
+    expect([await count(), await count(), await count()]).toEqual([0, 1, 2]);
+  });
+
+  it('refuses what there is not, in words', async () => {
+    expect(await message(await listen({ device: 'tape' }))).toMatch(/^400 device /u);
+    expect(await message(await listen({ check: 'nobody' }))).toMatch(/^404 /u);
+    expect(await message(await listen({ travel: 'x' }))).toMatch(/^400 travel /u);
+  });
 });

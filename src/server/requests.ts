@@ -8,6 +8,8 @@ import {
 } from '../core/file/buildFile';
 import { layoutProblems } from '../core/file/check';
 import { buildSchema, checkSchema } from '../core/model/build';
+import { DEVICE_NAMES } from '../core/instruments/protocol';
+import { TROUBLE_NAMES } from '../core/instruments/standIn';
 import { readingSchema } from '../core/model/checks';
 import { listOf } from '../core/model/wording';
 import { describeProblems, problemsOf } from '../core/model/problems';
@@ -24,6 +26,7 @@ import { listSaves, openSave } from '../db/saves';
 import type { KeptSave } from '../db/saves';
 import { DatabaseTrouble, UnreadableBuild } from '../db/trouble';
 import { BUILT, BUILT_HEADER } from './built';
+import { standInFor } from './standIns';
 
 export type { BuildChecks, BuildList, KeptSave, Saved };
 
@@ -194,6 +197,59 @@ export const bringCheckBack = (id: string, check: string): Promise<Response> =>
   answering(async () => {
     if (!(await restoreCheck(buildId(id), checkId(check)))) throw new Refused(404, NO_CHECK);
     return Response.json({ restored: true });
+  });
+
+const standInSchema = z.strictObject({
+  session: z.string().min(1).max(64),
+  build: idSchema,
+  check: checkIdSchema,
+  device: z.enum(DEVICE_NAMES),
+  side: z.enum(['left', 'right']),
+  travel: z.coerce.number().min(-500).max(500),
+  trouble: z.enum(TROUBLE_NAMES).default('none'),
+  seed: z.coerce.number().int().min(0).max(1_000_000).default(1),
+});
+
+/** Between the lines of a simulated instrument, ms. */
+const SAYS_EVERY = 200;
+
+/** What a simulated instrument says, line by line, as long as somebody listens (server-sent events). */
+export const listenToStandIn = (request: Request): Promise<Response> =>
+  answering(async () => {
+    const asked = standInSchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+    if (!asked.success) throw new Refused(400, describeProblems(problemsOf(asked.error)));
+    let says: ((now: number) => string) | null;
+    try {
+      says = await standInFor(asked.data);
+    } catch (error) {
+      if (error instanceof RangeError) throw new Refused(422, error.message);
+      throw error;
+    }
+    if (!says) throw new Refused(404, NO_CHECK);
+    const speak = says;
+    let timer: ReturnType<typeof setInterval> | undefined;
+    const stop = () => clearInterval(timer);
+    const stream = new ReadableStream<Uint8Array>({
+      start(controller) {
+        const say = () => {
+          const lines = speak(Date.now());
+          const text = lines
+            .split('\n')
+            .filter(Boolean)
+            .map((line) => `data: ${line}\n\n`)
+            .join('');
+          // A remark keeps the connection while the cable is loose.
+          controller.enqueue(new TextEncoder().encode(text || ': quiet\n\n'));
+        };
+        say();
+        timer = setInterval(say, SAYS_EVERY);
+      },
+      cancel: stop,
+    });
+    request.signal.addEventListener('abort', stop);
+    return new Response(stream, {
+      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform' },
+    });
   });
 
 /** A build as a file to keep; a layout that could not be read back is refused. */

@@ -73,7 +73,7 @@ describe('the car that fits best', () => {
             : list.reduce((all, i) => all + off[i] / variances[i], 0) / weights;
           sum += list.reduce((all, i) => all + (off[i] - nought) ** 2 / variances[i], 0);
           sum += hold * nought ** 2;
-          if (x === state) expect(noughts[list[0]]).toBeCloseTo(nought, 3);
+          if (x === state) expect(noughts[list[0]]).toBeCloseTo(nought, 9);
         }
         return sum + x.reduce((all, v, u) => all + (v / unknowns[u].sigma) ** 2, 0);
       };

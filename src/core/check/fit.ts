@@ -34,7 +34,7 @@ export interface Fit {
 export type Fitting = { ok: true; fit: Fit } | { ok: false; why: string };
 
 /** The fit is at rest once its next step would be smaller than this, in σ of each number. */
-const CLOSE = 1e-3;
+const CLOSE = 2e-4;
 const MOST_STEPS = 25;
 /** What is not known of a nought that is anybody's guess: σ, mm or degrees. */
 const OPEN = 500;
@@ -127,9 +127,19 @@ export function fitModel(model: CarModel, evidence: readonly Evidence[], loose?:
     estimate = solve(known, state);
   }
   const at = known;
-  const noughts = Float64Array.from(nought, (k) => (k < 0 ? 0 : estimate.mean[count + k]));
-  const left = Float64Array.from(said, (value, i) => value - at.values[i] - noughts[i]);
   const variances = Float64Array.from(evidence, (one, i) => varianceOf(one, at.slopes[i]));
+  // The noughts that go with this very state: the estimate's are of a step that is no longer taken.
+  const best = keys.map((key, k) => {
+    let [sum, weights] = [0, key.startsWith('level') ? (SIGMAS / car.setup.levelOff) ** 2 : 0];
+    said.forEach((value, i) => {
+      if (nought[i] !== k) return;
+      sum += (value - at.values[i]) / variances[i];
+      weights += 1 / variances[i];
+    });
+    return sum / weights;
+  });
+  const noughts = Float64Array.from(nought, (k) => (k < 0 ? 0 : best[k]));
+  const left = Float64Array.from(said, (value, i) => value - at.values[i] - noughts[i]);
   return {
     ok: true,
     fit: {

@@ -138,7 +138,7 @@ export function stationStates(
     damper: damperState(build, wheel, known, frozen),
     shop: shopState(build, wheel, frozen),
     // What was read stands beside the build: its page says how that stands.
-    check: { words: wheel.travels ? 'on the stands' : 'no travel' },
+    check: { words: 'on the stands' },
   };
 }
 

@@ -4,6 +4,7 @@ import { SnackbarProvider } from 'notistack';
 import { usualSetup } from '@/core/check/evidence';
 import { readCar } from '@/core/check/virtualCar';
 import { normalsApart } from '@/core/geometry/random';
+import { writeLine } from '@/core/instruments/protocol';
 import { wheelOf } from '@/core/kinematics/wheel';
 import type { KeptCheck } from '@/core/model/build';
 import type { CheckReading } from '@/core/model/checks';
@@ -222,4 +223,124 @@ it('says that the server does not answer, and goes on', async () => {
   await type('rear', '100{Enter}');
   expect(await screen.findByText(/server does not answer: 1 entry wait/u)).toBeInTheDocument();
   expect(readings()).toHaveLength(1);
+});
+
+/** What the page listens to: its own lines, said by the test. */
+class Speaker {
+  static all: Speaker[] = [];
+  onmessage: (event: { data: string }) => void = () => undefined;
+  onerror: () => void = () => undefined;
+  closed = false;
+  constructor(readonly address: string) {
+    Speaker.all.push(this);
+  }
+  close() {
+    this.closed = true;
+  }
+}
+
+describe('instruments', () => {
+  const said = (channel: string, value: number | null, count: number) =>
+    act(() =>
+      Speaker.all.at(-1)!.onmessage({
+        data: writeLine({ device: 'dials', channel, value, unit: 'mm', count }),
+      }),
+    );
+  beforeEach(() => {
+    Speaker.all = [];
+    Object.assign(globalThis, { EventSource: Speaker });
+  });
+
+  it('puts what a stand-in says into the fields, and says where it came from', async () => {
+    await show([aCheck(blankBuild('Stands'), 'c')]);
+    await type('height', '25');
+    await user.click(button('Instruments'));
+    await user.click(screen.getByRole('combobox', { name: 'stand-in' }));
+    await user.click(screen.getByRole('option', { name: 'two dial gauges' }));
+    await user.click(button('Listen to it'));
+    expect(Speaker.all.at(-1)!.address).toMatch(/device=dials.*travel=25/u);
+    expect(button('Put it in')).toBeDisabled();
+    for (let i = 0; i < 5; i++) {
+      said('front', 0.51, 2 * i);
+      said('rear', 0.2, 2 * i + 1);
+    }
+    expect(screen.getByText('● stands still')).toBeInTheDocument();
+    await user.click(button('Put it in'));
+    expect(
+      [field('front'), field('rear'), field('height')].map((one) => one.getAttribute('value')),
+    ).toEqual(['0.51', '0.2', '25']);
+    await user.click(button('Take it'));
+    expect(readings()[0]).toMatchObject({
+      ...{ method: 'dials', values: [0.51, 0.2], height: 25, from: 'stand-in dials' },
+      plusMinus: 0.1,
+    });
+    // What somebody types over is theirs.
+    await user.click(button('Put it in'));
+    await type('rear', '0.3{Enter}');
+    expect(readings()[1].from).toBeUndefined();
+  });
+
+  it('counts what was lost, hears when nothing comes, and stops', async () => {
+    await show([aCheck(blankBuild('Stands'), 'c')]);
+    await user.click(button('Instruments'));
+    await user.click(button('Listen to it'));
+    said('front', 1, 0);
+    said('rear', null, 4);
+    act(() => Speaker.all.at(-1)!.onmessage({ data: 'rubbish' }));
+    expect(screen.getByText('3 lost, 1 garbled, 1 without a value')).toBeInTheDocument();
+    expect(button('Put it in')).toBeDisabled();
+    act(() => Speaker.all.at(-1)!.onerror());
+    expect(screen.getByText(/server does not answer/u)).toBeInTheDocument();
+    await user.click(button('Stop'));
+    expect(Speaker.all.every(({ closed }) => closed)).toBe(true);
+  });
+
+  it('reads a serial port, whatever pieces its lines come in', async () => {
+    const pieces =
+      [0, 1, 2, 3, 4]
+        .map((count) =>
+          writeLine({ device: 'level', channel: 'camber', value: -1.5, unit: 'deg', count }),
+        )
+        .join('\n') + '\n';
+    let give: (value: { done: boolean; value?: Uint8Array }) => void = () => undefined;
+    const chunks = [pieces.slice(0, 20), pieces.slice(20)].map((text) => ({
+      done: false,
+      value: Uint8Array.from(text, (letter) => letter.charCodeAt(0)),
+    }));
+    const port = {
+      open: jest.fn(() => Promise.resolve()),
+      close: jest.fn(() => Promise.resolve()),
+      readable: {
+        getReader: () => ({
+          read: () =>
+            chunks.length > 0
+              ? Promise.resolve(chunks.shift())
+              : new Promise((resolve) => (give = resolve)),
+          releaseLock: () => undefined,
+          cancel: () => {
+            give({ done: true });
+            return Promise.resolve();
+          },
+        }),
+      },
+    };
+    Object.defineProperty(navigator, 'serial', {
+      value: { requestPort: () => Promise.resolve(port) },
+      configurable: true,
+    });
+    class Decoder {
+      decode = (bytes: Uint8Array) => String.fromCharCode(...bytes);
+    }
+    Object.assign(globalThis, { TextDecoder: Decoder });
+    await show([aCheck(blankBuild('Stands'), 'c')]);
+    await user.click(button('Instruments'));
+    await user.click(button('Listen to the serial port'));
+    expect(await screen.findByText('● stands still')).toBeInTheDocument();
+    await user.click(button('Put it in'));
+    expect(field('camber')).toHaveValue('-1.5');
+    await user.click(button('Take it'));
+    expect(readings()[0]).toMatchObject({ method: 'level', values: [-1.5], from: 'serial level' });
+    await user.click(button('Stop'));
+    await waitFor(() => expect(port.close).toHaveBeenCalled());
+  });
 });

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { useMemo, useRef, useState } from 'react';
-import { HEIGHT_TABLE, plannedTravels, rawOf } from '@/core/check/heights';
+import { HEIGHT_TABLE, plannedTravels, rawOf, travelOf } from '@/core/check/heights';
 import { METHOD_TABLE } from '@/core/check/methods';
 import { Wheel } from '@/core/kinematics/wheel';
 import type { KeptCheck } from '@/core/model/build';
@@ -20,9 +20,12 @@ import {
   readable,
 } from '@/core/model/units';
 import type { LengthUnit, Parsed } from '@/core/model/units';
+import { buildIdIn } from '../../build/place';
 import { Choice } from '../../fields/Choice';
 import { Toggle } from '../../fields/Toggle';
 import { FIGURES, PHONE } from '../../theme';
+import { Instruments } from './Instruments';
+import type { Used } from './Instruments';
 import { soundTaken, useManners } from './tone';
 
 const WAYS = ['up', 'down'] as const;
@@ -31,6 +34,14 @@ const SIDES = ['left', 'right'] as const;
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '−', '0', '.'] as const;
 
 type Field = 'height' | 'first' | 'second' | 'plusMinus';
+
+/** Which way of reading an instrument is, where it is one. */
+const METHOD_OF: Readonly<Record<Used['device'], MethodId | null>> = {
+  level: 'level',
+  pointer: 'wall',
+  dials: 'dials',
+  height: null,
+};
 
 /** Takes readings, one after another: the next height is prompted, a tone says that one was taken. */
 export function Entry({
@@ -56,6 +67,9 @@ export function Entry({
   const [texts, setTexts] = useState<Record<Field, string | null>>(EMPTY);
   const [wrong, setWrong] = useState<Partial<Record<Field, string>>>({});
   const [active, setActive] = useState<Field>('first');
+  const [listens, setListens] = useState(false);
+  /** What an instrument put into the fields: a reading is its own as long as nobody types over it. */
+  const [used, setUsed] = useState<{ from: string; first: string; second: string } | null>(null);
   const first = useRef<HTMLInputElement>(null);
   const table = METHOD_TABLE[method];
   const side: ReadSide = table.ofBoth ? 'both' : picked;
@@ -85,6 +99,11 @@ export function Entry({
     return { travel: at, raw: rawOf(at, setup, corner, drawn.damper, moved)! };
   }, [axle, drawn, travel, setup, moved, check.readings, method, side, round, going, isSweep]);
 
+  const ofSide = side === 'right' ? 'right' : 'left';
+  const corner = useMemo(
+    () => new Wheel(axle, ofSide, drawn, travel).corner,
+    [axle, ofSide, drawn, travel],
+  );
   const heightUnit = HEIGHT_TABLE[setup.heightBy].unit;
   const printHeight = (raw: number) =>
     heightUnit === 'mm'
@@ -101,6 +120,38 @@ export function Entry({
   const parseValue = (text: string): Parsed =>
     table.unit === 'mm' ? parseLength(text, unit) : parseAngle(text);
 
+  const typedHeight =
+    heightUnit === 'mm' ? parseLength(shown.height, unit) : parseNumber(shown.height);
+  const standsAt =
+    corner && typedHeight.ok
+      ? travelOf(typedHeight.value, setup, corner, drawn.damper, moved)
+      : null;
+  const putIn = ({ device, values, from }: Used) => {
+    const way = METHOD_OF[device];
+    if (way === null) {
+      if (setup.heightBy !== 'hub') {
+        setWrong({ height: 'is told otherwise: “set-up” takes a tape from the floor to the hub' });
+        return;
+      }
+      write('height', printHeight(values['hub']));
+      return;
+    }
+    const print = (value: number) =>
+      METHOD_TABLE[way].unit === 'mm'
+        ? printLength(Math.round(value * 1000) / 1000, unit)
+        : printAngle(Math.round(value * 1000) / 1000);
+    const [a, b] = way === 'dials' ? [values['front'], values['rear']] : [Object.values(values)[0]];
+    const texts = { first: print(a), second: b === undefined ? '' : print(b) };
+    setMethod(way);
+    setWrong({});
+    setTexts((now) => ({
+      ...EMPTY,
+      height: now.height,
+      plusMinus: way === method ? now.plusMinus : null,
+      ...texts,
+    }));
+    setUsed({ from, ...texts });
+  };
   const write = (field: Field, text: string) => {
     setTexts((now) => ({ ...now, [field]: text }));
     setWrong((now) => ({ ...now, [field]: undefined }));
@@ -137,6 +188,9 @@ export function Entry({
       ...{ id: crypto.randomUUID(), at: new Date().toISOString(), side, round, height, method },
       ...{ values, plusMinus, going },
       unit: table.unit === 'mm' ? unit : 'deg',
+      ...(used &&
+        used.first === shown.first &&
+        used.second === shown.second && { from: used.from }),
     });
     if (!reading.success) {
       const [issue] = reading.error.issues;
@@ -145,6 +199,7 @@ export function Entry({
     }
     onTake(reading.data);
     soundTaken();
+    setUsed(null);
     setTexts((now) => ({ ...EMPTY, plusMinus: now.plusMinus }));
     setActive('first');
     first.current?.focus();
@@ -275,9 +330,24 @@ export function Entry({
         <Button size="small" disabled={onTakeBack === null} onClick={() => onTakeBack?.()}>
           Take the last one back
         </Button>
+        <Button size="small" aria-expanded={listens} onClick={() => setListens((now) => !now)}>
+          {listens ? 'Instruments away' : 'Instruments'}
+        </Button>
         <Toggle label="large keys" on={manners.keys} onSwitch={(keys) => manners.set({ keys })} />
         <Toggle label="tone" on={manners.tone} onSwitch={(tone) => manners.set({ tone })} />
       </Box>
+      {listens && (
+        <Instruments
+          wheel={{
+            build: buildIdIn(window.location.pathname),
+            check: check.id,
+            side: ofSide,
+            travel: standsAt ?? 0,
+          }}
+          unit={unit}
+          onUse={putIn}
+        />
+      )}
     </Box>
   );
 }

@@ -89,7 +89,10 @@ export function ReadingList({
                       ? ''
                       : readable(printLength(Math.round(travel * 10) / 10, unit))}
                   </td>
-                  <td>{table.name}</td>
+                  <td>
+                    {table.name}
+                    {one.from !== undefined && ` (${one.from})`}
+                  </td>
                   <td className="number">
                     {one.values.map((value) => readable(print(value))).join(' / ')} ±{' '}
                     {print(one.plusMinus)}

@@ -1,0 +1,202 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { DEVICES, DEVICE_NAMES, READS } from '@/core/instruments/protocol';
+import type { Device } from '@/core/instruments/protocol';
+import { TROUBLE_NAMES } from '@/core/instruments/standIn';
+import type { Trouble } from '@/core/instruments/standIn';
+import { printAngle, printLength, readable } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
+import { FIGURES, PAPER, VERDICT } from '../../theme';
+import { canSerial, pickPort, useInstrument } from './instruments';
+import type { Source, Wheeled } from './instruments';
+
+const WORDS: Record<Device, string> = {
+  level: 'digital level',
+  pointer: 'angle pointer',
+  dials: 'two dial gauges',
+  height: 'height gauge',
+};
+const TROUBLE_WORDS: Record<Trouble, string> = {
+  none: 'as good as one from the drawer',
+  noise: 'it trembles',
+  drift: 'its nought walks',
+  dropouts: 'lines get lost',
+  units: 'it speaks inches or minutes',
+  cable: 'its cable comes loose',
+};
+
+/** What an instrument read, to be put into the fields. */
+export interface Used {
+  device: Device;
+  /** By channel, mm or degrees. */
+  values: Readonly<Record<string, number>>;
+  from: string;
+}
+
+/** Instruments that are listened to, and what they say. */
+export function Instruments({
+  wheel,
+  unit,
+  onUse,
+}: {
+  wheel: Wheeled;
+  unit: LengthUnit;
+  onUse: (used: Used) => void;
+}) {
+  const [sources, setSources] = useState<readonly Source[]>([]);
+  const [device, setDevice] = useState<Device>('level');
+  const [trouble, setTrouble] = useState<Trouble>('none');
+  const add = (source: Source) => setSources((now) => [...now, source]);
+  return (
+    <Box component="section" aria-label="Instruments" sx={{ display: 'grid', gap: 1 }}>
+      {sources.map((source) => (
+        <Listening
+          key={source.id}
+          source={source}
+          wheel={wheel}
+          unit={unit}
+          onUse={onUse}
+          onStop={() => setSources((now) => now.filter((one) => one !== source))}
+        />
+      ))}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        {canSerial() && (
+          <Button
+            size="small"
+            onClick={() =>
+              void pickPort().then((port) => {
+                if (port) add({ id: crypto.randomUUID(), of: 'serial', port });
+              })
+            }
+          >
+            Listen to the serial port
+          </Button>
+        )}
+        <TextField
+          select
+          size="small"
+          label="stand-in"
+          value={device}
+          onChange={(event) => setDevice(event.target.value as Device)}
+          sx={{ width: 150 }}
+        >
+          {DEVICE_NAMES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {WORDS[one]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="its trouble"
+          value={trouble}
+          onChange={(event) => setTrouble(event.target.value as Trouble)}
+          sx={{ width: 220 }}
+        >
+          {TROUBLE_NAMES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {TROUBLE_WORDS[one]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button
+          size="small"
+          disabled={sources.length >= 5}
+          onClick={() => add({ id: crypto.randomUUID(), of: 'stand-in', device, trouble, seed: 1 })}
+        >
+          Listen to it
+        </Button>
+      </Box>
+      <Typography variant="caption" color="text.secondary">
+        A stand-in is simulated: it reads a virtual car, this drawing with every number off by
+        chance within its ±, its wheel at the height in the field. What it says is no reading of
+        yours.
+      </Typography>
+    </Box>
+  );
+}
+
+function Listening({
+  source,
+  wheel,
+  unit,
+  onUse,
+  onStop,
+}: {
+  source: Source;
+  wheel: Wheeled;
+  unit: LengthUnit;
+  onUse: (used: Used) => void;
+  onStop: () => void;
+}) {
+  const { standing, quiet, trouble } = useInstrument(source, wheel);
+  const { device, values, steady, lost, garbled, empty } = standing;
+  const channels: readonly string[] = device ? DEVICES[device] : [];
+  const print = (value: number) =>
+    device && READS[device] === 'deg'
+      ? `${readable(printAngle(Math.round(value * 1000) / 1000))}°`
+      : `${readable(printLength(Math.round(value * 1000) / 1000, unit))} ${unit}`;
+  const all = channels.flatMap((channel) => {
+    const value = values[channel];
+    return typeof value === 'number' ? [[channel, value] as const] : [];
+  });
+  const whole = all.length > 0 && all.length === channels.length && !quiet && trouble === '';
+  const name = `${source.of === 'serial' ? 'serial' : 'stand-in'} ${device ?? ''}`.trim();
+  return (
+    <Box
+      data-instrument={device ?? 'none'}
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        gap: 1.5,
+        alignItems: 'center',
+        p: 1,
+        border: `1px solid ${PAPER.line}`,
+        borderRadius: 1,
+      }}
+    >
+      <Typography variant="body2" sx={{ fontWeight: 600 }}>
+        {device ? WORDS[device] : 'nothing heard yet'}
+      </Typography>
+      {all.map(([channel, value]) => (
+        <span key={channel}>
+          <Typography component="span" variant="caption" color="text.secondary">
+            {channel}{' '}
+          </Typography>
+          <output style={{ fontFamily: FIGURES, fontSize: 20 }}>{print(value)}</output>
+        </span>
+      ))}
+      <Typography variant="body2" role="status">
+        {trouble !== ''
+          ? `△ ${trouble}`
+          : quiet
+            ? '△ Nothing comes: look at its cable.'
+            : steady
+              ? '● stands still'
+              : '○ moves'}
+      </Typography>
+      {lost + garbled + empty > 0 && (
+        <Typography variant="caption" sx={{ color: VERDICT.edge }}>
+          {lost} lost, {garbled} garbled, {empty} without a value
+        </Typography>
+      )}
+      <Box sx={{ flex: 1 }} />
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={!whole}
+        onClick={() => device && onUse({ device, values: Object.fromEntries(all), from: name })}
+      >
+        Put it in
+      </Button>
+      <Button size="small" onClick={onStop}>
+        Stop
+      </Button>
+    </Box>
+  );
+}
