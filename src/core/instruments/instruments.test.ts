@@ -11,7 +11,8 @@ import {
   writeLine,
 } from './protocol';
 import type { Device, InstrumentUnit } from './protocol';
-import { GOOD, StandIn, TROUBLE_NAMES } from './standIn';
+import type { TROUBLE_NAMES } from './standIn';
+import { GOOD, StandIn } from './standIn';
 
 const UNITS: Record<'mm' | 'deg', InstrumentUnit[]> = { mm: ['mm', 'in'], deg: ['deg', 'min'] };
 
