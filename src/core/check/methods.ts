@@ -100,6 +100,29 @@ function plateOut(
 export const casterBySweep = (out: number, inward: number, sweep: number): number =>
   toDeg(toRad(out - inward) / (2 * Math.sin(toRad(sweep))));
 
+/**
+ * Two values of one kind: what they differ by goes by angles alone, what they have in common by where the wheel stands. A
+ * single value is the difference.
+ */
+const pair = (first: Component['model'], second: Component['model']): Component[] => [
+  {
+    id: 'difference',
+    unit: 'mm',
+    nought: 'free',
+    of: (values) => (two(values) ? values[0] - values[1] : values[0]),
+    plusMinus: ofPair,
+    model: (seen, setup) => first(seen, setup) - second(seen, setup),
+  },
+  {
+    id: 'both together',
+    unit: 'mm',
+    nought: 'free',
+    of: (values) => (two(values) ? (values[0] + values[1]) / 2 : null),
+    plusMinus: (plusMinus) => plusMinus / ROOT2,
+    model: (seen, setup) => (first(seen, setup) + second(seen, setup)) / 2,
+  },
+];
+
 /** Every way of reading a wheel, by its name. */
 export const METHOD_TABLE: Readonly<Record<MethodId, Method>> = {
   tape: {
@@ -154,26 +177,10 @@ export const METHOD_TABLE: Readonly<Record<MethodId, Method>> = {
     single: null,
     usual: 1,
     how: 'The same on two walls, or on a screen put at two distances: what both did alike is the wheel’s own movement.',
-    components: [
-      {
-        id: 'difference',
-        unit: 'mm',
-        nought: 'free',
-        of: (values) => (two(values) ? values[0] - values[1] : null),
-        plusMinus: ofPair,
-        model: (seen, setup) =>
-          spotOut(seen, setup, setup.wall2) - spotOut(seen, setup, setup.wall),
-      },
-      {
-        id: 'both together',
-        unit: 'mm',
-        nought: 'free',
-        of: (values) => (two(values) ? (values[0] + values[1]) / 2 : null),
-        plusMinus: (plusMinus) => plusMinus / ROOT2,
-        model: (seen, setup) =>
-          -(spotOut(seen, setup, setup.wall2) + spotOut(seen, setup, setup.wall)) / 2,
-      },
-    ],
+    components: pair(
+      (seen, setup) => -spotOut(seen, setup, setup.wall),
+      (seen, setup) => -spotOut(seen, setup, setup.wall2),
+    ),
   },
   dials: {
     id: 'dials',
@@ -185,26 +192,10 @@ export const METHOD_TABLE: Readonly<Record<MethodId, Method>> = {
     single: 'front less rear',
     usual: 0.1,
     how: 'The gauges stand on the floor outside the plate and are set to nought at ride height.',
-    components: [
-      {
-        id: 'difference',
-        unit: 'mm',
-        nought: 'free',
-        of: (values) => (two(values) ? values[0] - values[1] : values[0]),
-        plusMinus: ofPair,
-        model: (seen, setup) =>
-          setup.dialsWay * (plateOut(seen, setup, -1) - plateOut(seen, setup, 1)),
-      },
-      {
-        id: 'both together',
-        unit: 'mm',
-        nought: 'free',
-        of: (values) => (two(values) ? (values[0] + values[1]) / 2 : null),
-        plusMinus: (plusMinus) => plusMinus / ROOT2,
-        model: (seen, setup) =>
-          (-setup.dialsWay * (plateOut(seen, setup, 1) + plateOut(seen, setup, -1))) / 2,
-      },
-    ],
+    components: pair(
+      (seen, setup) => -setup.dialsWay * plateOut(seen, setup, 1),
+      (seen, setup) => -setup.dialsWay * plateOut(seen, setup, -1),
+    ),
   },
   strings: {
     id: 'strings',
@@ -216,25 +207,10 @@ export const METHOD_TABLE: Readonly<Record<MethodId, Method>> = {
     single: 'front less rear',
     usual: 0.5,
     how: 'From a string stretched along the car, outside the wheel, to the front and the rear mark.',
-    components: [
-      {
-        id: 'difference',
-        unit: 'mm',
-        nought: 'free',
-        of: (values) => (two(values) ? values[0] - values[1] : values[0]),
-        plusMinus: ofPair,
-        model: ({ own }, { face, span }) =>
-          markAt(own, face, -span / 2)[1] - markAt(own, face, span / 2)[1],
-      },
-      {
-        id: 'both together',
-        unit: 'mm',
-        nought: 'free',
-        of: (values) => (two(values) ? (values[0] + values[1]) / 2 : null),
-        plusMinus: (plusMinus) => plusMinus / ROOT2,
-        model: ({ own }, { face }) => -faceAt(own, face)[1],
-      },
-    ],
+    components: pair(
+      ({ own }, { face, span }) => -markAt(own, face, span / 2)[1],
+      ({ own }, { face, span }) => -markAt(own, face, -span / 2)[1],
+    ),
   },
   level: {
     id: 'level',
