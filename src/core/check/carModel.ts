@@ -5,7 +5,6 @@ import { cross, scale, sub } from '../geometry/vec';
 import type { Vec } from '../geometry/vec';
 import type { CornerType } from '../corners/cornerType';
 import { pointNames } from '../corners/kinds';
-import { secantRoot } from '../geometry/secant';
 import { SIGMAS } from '../geometry/random';
 import type { AxleDesign, AxleName, Build, Side, Travel } from '../model/build';
 import type { CheckSetup, Fitted, MethodId, ReadSide, Round } from '../model/checks';
@@ -16,13 +15,15 @@ import { Assembly } from '../tolerance/assembly';
 import { offsetCount, offsetOf } from '../tolerance/joints';
 import { cornerOf, offsetsOf } from '../tolerance/sensitivity';
 import { uprightMoves } from '../tolerance/uprightMoves';
-import type { At, UprightMove } from '../tolerance/uprightMoves';
+import type { UprightMove } from '../tolerance/uprightMoves';
 import type { Estimate } from './estimate';
 import { groupedBy } from './grouped';
-import { METHOD_TABLE, casterBySweep } from './methods';
-import type { Component, Seen, Turned } from './methods';
-import { along, camberAt, placeOf, toeAt } from './places';
+import { METHOD_TABLE } from './methods';
+import type { Component, Seen } from './methods';
+import { STEP, along, placeOf, toeAt } from './places';
 import type { Place } from './places';
+import { indexOf, positionsOf, sweepStepper, turnedBy } from './sweepModel';
+import type { Stepper } from './sweepModel';
 
 /** One number that was read and what it hangs on. */
 export interface Evidence {
@@ -257,7 +258,9 @@ export class CarModel {
       for (const side of sidesOf(first.side)) {
         if (!this.sides.includes(side)) continue;
         const { corner, axes } = standing.get(keyOf(side, first.round))!;
-        const positions = positionsOf(entries.map(([, one], k) => ({ one, seen: seen[k] })));
+        const positions = positionsOf(
+          entries.map(([, { travel }], k) => ({ travel, seen: seen[k] })),
+        );
         const moves = uprightMoves(corner, corner.drawn, positions);
         if (!moves) return null;
         const { type } = this.wheels[side];
@@ -378,9 +381,6 @@ export class CarModel {
   }
 }
 
-/** Of a step along an exact move, mm or degrees of what moves it. */
-const STEP = 1e-4;
-
 function addMoves(
   type: CornerType,
   moves: readonly Fitted[],
@@ -413,92 +413,8 @@ function spunAtRide({ spindle, heading }: Place, { turn }: UprightMove): number 
   return cross(turn, heading)[2] / cross(spindle, heading)[2];
 }
 
-/** How a reading answers to the moves of its side's upright in every position that is looked at. */
-type Stepper = (answers: readonly UprightMove[], spun: number) => number;
-
-/** Every position that readings of a side look at, ride height first. */
-function positionsOf(all: readonly { one: Evidence; seen: Seen }[]): At[] {
-  const positions: At[] = [{ travel: 0, input: 0 }];
-  const add = (travel: number, input: number) => {
-    if (indexOf(positions, travel, input) < 0) positions.push({ travel, input });
-  };
-  for (const { one, seen } of all) {
-    add(one.travel, 0);
-    if (one.method !== 'sweep' || !seen.turned) continue;
-    add(one.travel, seen.turned.inputs.out);
-    add(one.travel, seen.turned.inputs.in);
-  }
-  return positions;
-}
-
-const indexOf = (positions: readonly At[], travel: number, input: number): number =>
-  positions.findIndex((at) => at.travel === travel && at.input === input);
-
-/** The sweep's: the wheel stays turned by the angle, so the steering goes along. */
-function sweepStepper(
-  { sweep }: CheckSetup,
-  { corner }: AxleCorner,
-  travel: number,
-  { own, turned }: Seen,
-  positions: readonly At[],
-): Stepper {
-  const straight = indexOf(positions, travel, 0);
-  const ways = (['out', 'in'] as const).map((way) => {
-    const u = new Float64Array(UPRIGHT_SIZE);
-    const input = turned!.inputs[way];
-    corner.pose(travel, input, u);
-    const triple = (at: number): Vec => [u[at], u[at + 1], u[at + 2]];
-    const steers = { move: triple(U.movePerRack), turn: triple(U.turnPerRack) };
-    return { place: turned![way], at: indexOf(positions, travel, input), steers };
-  });
-  const change = (of: (place: Place) => number, place: Place, move: UprightMove): number =>
-    (of(along(place, move, STEP)) - of(along(place, move, -STEP))) / (2 * STEP);
-  return (answers) => {
-    const ahead = change(toeAt, own, answers[straight]);
-    const [out, inward] = ways.map(({ place, at, steers }) => {
-      const by = (ahead - change(toeAt, place, answers[at])) / change(toeAt, place, steers);
-      return change(camberAt, place, answers[at]) + by * change(camberAt, place, steers);
-    });
-    return casterBySweep(out, inward, sweep);
-  };
-}
-
 const keyOf = (side: Side, round: number) => `${side} ${round}`;
 const ownSide = ({ side }: Evidence): Side => (side === 'right' ? 'right' : 'left');
 
 export const componentOf = ({ method, component }: Evidence): Component =>
   METHOD_TABLE[method].components.find(({ id }) => id === component)!;
-
-/** A wheel with its front turned out and in by so much from where it points with the steering in the middle. */
-export function turnedBy(
-  { corner }: AxleCorner,
-  travel: number,
-  sweep: number,
-  range: number,
-): Turned | null {
-  const u = new Float64Array(UPRIGHT_SIZE);
-  const toe = (input: number): number => (corner.pose(travel, input, u) ? toeAt(placeOf(u)) : NaN);
-  const ahead = toe(0);
-  if (Number.isNaN(ahead) || range === 0) return null;
-  const turned = (by: number): { place: Place; input: number } | null => {
-    const way = toe(range / 10) > ahead ? 1 : -1;
-    const start = (Math.sign(by) * way * range) / 3;
-    const input = secantRoot(
-      (at) => 1e4 * (toe(at) - ahead - by),
-      start,
-      start / 10,
-      -2 * range,
-      2 * range,
-    );
-    return input !== null && corner.pose(travel, input, u) ? { place: placeOf(u), input } : null;
-  };
-  const [out, inward] = [turned(-sweep), turned(sweep)];
-  return (
-    out &&
-    inward && {
-      out: out.place,
-      in: inward.place,
-      inputs: { out: out.input, in: inward.input },
-    }
-  );
-}

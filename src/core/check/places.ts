@@ -33,6 +33,9 @@ export const faceAt = ({ centre, spindle }: Place, face: number): Vec =>
 export const markAt = (place: Place, face: number, ahead: number): Vec =>
   add(faceAt(place, face), scale(headingOf(place.spindle), ahead));
 
+/** Of a step along an exact move, mm or degrees of what moves it. */
+export const STEP = 1e-4;
+
 /** A place a little along a move: to the first order, for derivatives. */
 export const along = (
   { centre, spindle, heading }: Place,
