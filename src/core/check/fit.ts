@@ -1,9 +1,8 @@
 import { SIGMAS } from '../geometry/random';
-import { CarModel, componentOf } from './carModel';
-import type { CheckedCar, Evidence, Unknown } from './carModel';
+import { componentOf } from './carModel';
+import type { CarModel, CheckedCar, Evidence, Unknown } from './carModel';
 import { Estimate } from './estimate';
 import { groupedBy } from './grouped';
-import type { Build } from '../model/build';
 
 /** What the readings say of the car: the likeliest state of all its numbers, and how well it is known. */
 export interface Fit {
@@ -53,19 +52,8 @@ const noughtOf = (one: Evidence): string | null => {
  * The likeliest car (maximum a posteriori): every number off as its ± lets it, every reading as its ± lets it; Gauss and
  * Newton's steps on exact derivatives, the car put together and solved anew after each. Refused where that does not come
  * to rest.
+ * @param loose an unknown of which nothing is thought beforehand: it takes what it explains
  */
-export function fitCar(build: Build, car: CheckedCar, evidence: readonly Evidence[]): Fitting {
-  let model: CarModel;
-  try {
-    model = new CarModel(build, car);
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error;
-    return { ok: false, why: error.message };
-  }
-  return fitModel(model, evidence);
-}
-
-/** @param loose an unknown of which nothing is thought beforehand: it takes what it explains */
 export function fitModel(model: CarModel, evidence: readonly Evidence[], loose?: number): Fitting {
   const { unknowns, car } = model;
   const keys = [...new Set(evidence.map(noughtOf).filter((key) => key !== null))];
