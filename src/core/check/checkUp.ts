@@ -200,9 +200,12 @@ function stopOf(
     return `Stop here: ${angle(now.worst)} ± ${angle(now.worstOff)} is very good over the whole travel${whole ? '' : ', beyond the heights read as far as the model knows'}.`;
   if (!best) return 'No move of the rod’s joints within their freedoms does better.';
   const gain = now.worst - best.after;
-  if (gain < WORTH || (now.worst + now.worstOff <= bands[1] && gain < now.worstOff))
+  const stays = `${angle(now.worst)} ± ${angle(now.worstOff)}`;
+  if (now.worst + now.worstOff <= bands[1] && gain < now.worstOff)
     return `Stop here: another shim would gain ${angle(gain)}, which is less than these readings can tell (± ${angle(now.worstOff)}).`;
-  return null;
+  return gain < WORTH
+    ? `No shim here is worth fitting: the best gains ${angle(gain)}, and ${stays} stays.`
+    : null;
 }
 
 /** A suspect worked out again by itself: the car put together and solved anew with that number let loose. */

@@ -217,7 +217,8 @@ function Fit({
   onFitted: (moves: Fitted[]) => void;
 }) {
   const [typed, setTyped] = useState<number | null>(null);
-  const by = typed ?? Math.round(advice.move.by * 10) / 10;
+  // What washers, holes and steps make is exact; where anything may be, tenths will do.
+  const by = typed ?? (advice.freedom ? advice.move.by : Math.round(advice.move.by * 10) / 10);
   return (
     <Box data-next-shim>
       <Typography variant="body2" sx={{ fontWeight: 600 }}>
@@ -237,9 +238,8 @@ function Fit({
           onClick={() =>
             onFitted([
               { ...advice.move, by },
-              ...(other
-                ? [{ ...other.move, by: typed ?? Math.round(other.move.by * 10) / 10 }]
-                : []),
+              // Alike is alike: the other side is given the same.
+              ...(other ? [{ ...other.move, by }] : []),
             ])
           }
         >
