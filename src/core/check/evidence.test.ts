@@ -10,7 +10,7 @@ import { blankBuild } from '../model/starts';
 import type { CheckedCar } from './carModel';
 import { checkUp } from './checkUp';
 import { gathered, usualSetup } from './evidence';
-import { plannedTravels, rawOf, travelOf } from './heights';
+import { nextHeight, plannedTravels, rawOf, travelOf } from './heights';
 import { faceAt, placeOf } from './places';
 import { readReadingsCsv, writeReadingsCsv } from './readingsCsv';
 
@@ -61,6 +61,16 @@ describe('heights', () => {
       for (const travel of [-50, -10, 0, 35, 55])
         expect(travelOf(reads(travel), setup, corner, damper, 'wheel')).toBeCloseTo(travel, 4);
     });
+
+  it('prompts what was not read yet, by the wheel and not by what the jack counts', () => {
+    const setup = { ...usualSetup(wheel.design), heightBy: 'jack' as const, jackPerTurn: 4 };
+    const next = (done: { height: number; asTravel?: true }[]) =>
+      nextHeight([-10, 0, 10], done, setup, corner, damper, 'wheel');
+    expect(next([])).toEqual({ travel: -10, raw: -2.5 });
+    expect(next([{ height: -2.5 }])).toEqual({ travel: 0, raw: 0 });
+    expect(next([{ height: -10, asTravel: true }, { height: 0 }])?.travel).toBe(10);
+    expect(next([{ height: -2.4 }, { height: 0.1 }, { height: 2.5 }])).toBeNull();
+  });
 
   it('is planned from droop to bump, ride height among them', () => {
     expect(plannedTravels({ bump: 60, droop: 60 })).toEqual([-60, -40, -20, 0, 20, 40, 60]);

@@ -3,7 +3,7 @@ import { UPRIGHT_SIZE } from '../kinematics/corner';
 import type { AxleCorner } from '../kinematics/axle';
 import { Linkage } from '../damper/linkage';
 import type { Damper } from '../model/damper';
-import type { CheckSetup, HeightBy } from '../model/checks';
+import type { CheckReading, CheckSetup, HeightBy } from '../model/checks';
 import { faceAt, placeOf } from './places';
 
 /** What tells a height: how it is read, and what it reads at ride height. */
@@ -134,6 +134,33 @@ export function plannedTravels({ bump, droop }: { bump: number; droop: number })
   ).reverse();
   const up = Array.from({ length: Math.floor(bump / step) }, (_, i) => (i + 1) * step);
   return [...down, 0, ...up];
+}
+
+/** A planned height counts as read within so much of it, mm. */
+const READ_ALREADY = 3;
+
+/**
+ * The first of some heights that was not read yet, and what tells it will read there.
+ * @param planned travels in the order they are read in, mm
+ * @param done readings of the same kind, on the same way
+ */
+export function nextHeight(
+  planned: readonly number[],
+  done: readonly Pick<CheckReading, 'height' | 'asTravel'>[],
+  setup: CheckSetup,
+  side: AxleCorner,
+  damper: Damper | undefined,
+  moved: 'wheel' | 'chassis',
+): { travel: number; raw: number } | null {
+  const read = done.map(({ height, asTravel }) =>
+    asTravel ? height : travelOf(height, setup, side, damper, moved),
+  );
+  for (const travel of planned) {
+    if (read.some((at) => at !== null && Math.abs(at - travel) < READ_ALREADY)) continue;
+    const raw = rawOf(travel, setup, side, damper, moved);
+    if (raw !== null) return { travel, raw };
+  }
+  return null;
 }
 
 /** The middle of what is touched lies a little off the wheel's centre: with camber it rises by another amount. */

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { useMemo, useRef, useState } from 'react';
-import { HEIGHT_TABLE, plannedTravels, rawOf, travelOf } from '@/core/check/heights';
+import { HEIGHT_TABLE, nextHeight, plannedTravels, travelOf } from '@/core/check/heights';
 import { METHOD_TABLE } from '@/core/check/methods';
 import { Wheel } from '@/core/kinematics/wheel';
 import type { KeptCheck } from '@/core/model/build';
@@ -26,12 +26,11 @@ import { Toggle } from '../../fields/Toggle';
 import { FIGURES, PHONE } from '../../theme';
 import { Instruments } from './Instruments';
 import type { Used } from './Instruments';
+import { BACK, LargeKeys } from './LargeKeys';
 import { soundTaken, useManners } from './tone';
 
 const WAYS = ['up', 'down'] as const;
 const SIDES = ['left', 'right'] as const;
-/** Keys for one thumb. */
-const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '−', '0', '.'] as const;
 
 type Field = 'height' | 'first' | 'second' | 'plusMinus';
 
@@ -77,33 +76,25 @@ export function Entry({
   const { setup, moved, drawn, axle } = check;
   const isSweep = method === 'sweep';
 
-  const prompted = useMemo(() => {
-    const of = side === 'right' ? 'right' : 'left';
-    const wheel = new Wheel(axle, of, drawn, travel);
-    const { corner } = wheel;
-    if (!corner) return null;
-    const done = check.readings.filter(
-      (one) =>
-        one.method === method &&
-        one.side === side &&
-        one.round === round &&
-        (one.going ?? 'up') === going,
-    );
-    const planned = isSweep ? [0] : plannedTravels(travel);
-    const order = going === 'up' ? planned : [...planned].reverse();
-    const at = order.find((to) => {
-      const raw = rawOf(to, setup, corner, drawn.damper, moved);
-      return raw !== null && !done.some(({ height }) => Math.abs(height - raw) < 3);
-    });
-    if (at === undefined) return null;
-    return { travel: at, raw: rawOf(at, setup, corner, drawn.damper, moved)! };
-  }, [axle, drawn, travel, setup, moved, check.readings, method, side, round, going, isSweep]);
-
   const ofSide = side === 'right' ? 'right' : 'left';
   const corner = useMemo(
     () => new Wheel(axle, ofSide, drawn, travel).corner,
     [axle, ofSide, drawn, travel],
   );
+  const planned = isSweep ? [0] : plannedTravels(travel);
+  const prompted =
+    corner &&
+    nextHeight(
+      going === 'up' ? planned : planned.reverse(),
+      check.readings.filter(
+        (one) =>
+          one.method === method &&
+          one.side === side &&
+          one.round === round &&
+          (one.going ?? 'up') === going,
+      ),
+      ...([setup, corner, drawn.damper, moved] as const),
+    );
   const heightUnit = HEIGHT_TABLE[setup.heightBy].unit;
   const printHeight = (raw: number) =>
     heightUnit === 'mm'
@@ -159,7 +150,7 @@ export function Entry({
   const press = (key: string) => {
     const now =
       texts[active] ?? (active === 'height' || active === 'plusMinus' ? '' : shown[active]);
-    if (key === '⌫') write(active, now.slice(0, -1));
+    if (key === BACK) write(active, now.slice(0, -1));
     else if (key === '−') write(active, now.startsWith('−') ? now.slice(1) : `−${now}`);
     else write(active, now + key);
   };
@@ -170,10 +161,7 @@ export function Entry({
       if (!parsed.ok) said[field] = parsed.why;
       return parsed.ok ? parsed.value : NaN;
     };
-    const height = read(
-      'height',
-      heightUnit === 'mm' ? parseLength(shown.height, unit) : parseNumber(shown.height),
-    );
+    const height = read('height', typedHeight);
     const values = [read('first', parseValue(shown.first))];
     const needsTwo = table.values.length === 2;
     if (needsTwo && (shown.second !== '' || table.single === null))
@@ -257,7 +245,7 @@ export function Entry({
           }}
           sx={{ width: 224 }}
         >
-          {METHODS.filter((one) => !METHOD_TABLE[one].ofBoth || check.axle !== null).map((one) => (
+          {METHODS.map((one) => (
             <MenuItem key={one} value={one}>
               {METHOD_TABLE[one].name}
             </MenuItem>
@@ -304,28 +292,7 @@ export function Entry({
           With one number alone it is taken for {table.single}.
         </Typography>
       )}
-      {manners.keys && (
-        <Keypad aria-label="Large keys" role="group">
-          {[...KEYS, '⌫'].map((key) => (
-            <Key
-              key={key}
-              type="button"
-              aria-label={key === '⌫' ? 'delete a digit' : key}
-              onClick={() => press(key)}
-            >
-              {key}
-            </Key>
-          ))}
-          <Button
-            type="submit"
-            variant="contained"
-            size="large"
-            sx={{ gridColumn: 'span 2', fontSize: 20 }}
-          >
-            Take it
-          </Button>
-        </Keypad>
-      )}
+      {manners.keys && <LargeKeys onPress={press} />}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
         <Button size="small" disabled={onTakeBack === null} onClick={() => onTakeBack?.()}>
           Take the last one back
@@ -367,22 +334,3 @@ const FIELD_OF: Record<string, Field> = {
 };
 
 const Ending = styled('span')({ fontSize: 14, opacity: 0.75 });
-
-const Keypad = styled('div')({
-  display: 'grid',
-  gridTemplateColumns: 'repeat(3, minmax(0, 1fr))',
-  gap: 6,
-  maxWidth: 360,
-  [PHONE]: { maxWidth: 'none' },
-});
-
-const Key = styled('button')(({ theme }) => ({
-  minHeight: 52,
-  fontFamily: FIGURES,
-  fontSize: 24,
-  color: theme.vars?.palette.text.primary,
-  background: 'transparent',
-  border: `1px solid ${theme.vars?.palette.divider}`,
-  borderRadius: 4,
-  touchAction: 'manipulation',
-}));

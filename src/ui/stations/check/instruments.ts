@@ -58,9 +58,8 @@ export function useInstrument(source: Source, wheel: Wheeled): Heard {
     quiet: false,
     trouble: '',
   }));
-  const { build, check, side, travel } = wheel;
   // A simulated wheel is moved by asking for it elsewhere; a real one is moved by hand.
-  const place = source.of === 'stand-in' ? `${build} ${check} ${side} ${travel}` : '';
+  const address = source.of === 'stand-in' ? addressOf(source, wheel) : '';
   useEffect(() => {
     const own = new Listener();
     listener.current = own;
@@ -74,7 +73,7 @@ export function useInstrument(source: Source, wheel: Wheeled): Heard {
     const stop =
       source.of === 'serial'
         ? listenToPort(source.port, take, (trouble) => tell(trouble))
-        : listenToStandIn(source, { build, check, side, travel }, take, (trouble) => tell(trouble));
+        : listenToStandIn(address, take, (trouble) => tell(trouble));
     const look = setInterval(() => {
       if (Date.now() - begun > LOOK && own.isQuiet(Date.now()))
         setHeard((now) => ({ ...now, quiet: true }));
@@ -83,23 +82,28 @@ export function useInstrument(source: Source, wheel: Wheeled): Heard {
       clearInterval(look);
       stop();
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `place` stands for the wheel, and only for a simulated one
-  }, [source, place]);
+  }, [source, address]);
   return heard;
 }
 
-function listenToStandIn(
+function addressOf(
   source: Extract<Source, { of: 'stand-in' }>,
   { build, check, side, travel }: Wheeled,
-  take: (text: string) => void,
-  onTrouble: (why: string) => void,
-): () => void {
+): string {
   const asked = new URLSearchParams({
     ...{ session: source.id, build, check, side, device: source.device, trouble: source.trouble },
     travel: String(travel),
     seed: String(source.seed),
   });
-  const events = new EventSource(`/api/stand-ins?${asked.toString()}`);
+  return `/api/stand-ins?${asked.toString()}`;
+}
+
+function listenToStandIn(
+  address: string,
+  take: (text: string) => void,
+  onTrouble: (why: string) => void,
+): () => void {
+  const events = new EventSource(address);
   events.onmessage = ({ data }: MessageEvent<string>) => take(`${data}\n`);
   // The browser tries again by itself.
   events.onerror = () => onTrouble('Havrik’s server does not answer');
