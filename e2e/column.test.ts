@@ -148,7 +148,7 @@ it('brings in the demo roadster’s column: clocked, then on a path past the exh
 
   await openPart('path');
   await page.locator('[aria-label="Find a path"] button').click();
-  await page.waitForSelector('[data-path="1"]', { timeout: 30_000 });
+  await page.waitForSelector('[data-path="1"]');
   await clickButton(page, 'Look: path 1');
   await page.waitForSelector('[data-part="looked at"]');
   await clickButton(page, 'Take: path 1');

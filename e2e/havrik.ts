@@ -96,6 +96,7 @@ export async function newPage(
   size = { width: 1280, height: 800 },
 ): Promise<Watched> {
   const page = await browser.newPage();
+  page.setDefaultTimeout(90_000);
   await page.setViewport(size);
   const trouble: string[] = [];
   page.on('console', (message) => {
@@ -225,7 +226,7 @@ export const valueOf = (page: Page, selector: string): Promise<string> =>
 /** Waits until a condition in the page holds. */
 export const until = (page: Page, condition: string): Promise<unknown> =>
   // By the clock: a page behind another is given no frames.
-  page.waitForFunction(condition, { timeout: 20_000, polling: 50 });
+  page.waitForFunction(condition, { polling: 50 });
 
 /** Waits until an element's text has this in it. */
 export const showsIn = (page: Page, selector: string, pattern: string): Promise<unknown> =>

@@ -55,8 +55,22 @@ afterAll(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const shows = (text: string, on = page) =>
-  on.waitForSelector(`::-p-text(${text})`, { timeout: 20_000 });
+const shows = (text: string, on = page) => on.waitForSelector(`::-p-text(${text})`);
+/** Waits until the browser has kept what was typed, or the server has it: a moment after the last key. */
+const keptOrSaved = (up: number) =>
+  until(
+    page,
+    `document.querySelector('[data-save="saved"]') !== null || new Promise((resolve) => {
+      const opening = indexedDB.open('havrik');
+      opening.onsuccess = () => {
+        const all = opening.result.transaction('drafts').objectStore('drafts').getAll();
+        all.onsuccess = () => {
+          opening.result.close();
+          resolve(all.result.some(({ build }) => build.front.points.upperOuter.up === ${up}));
+        };
+      };
+    })`,
+  );
 const idOf = (on = page) => buildIdOf(on);
 const stored = async (id: string) =>
   (await (await fetch(`${app.address}/api/builds/${id}`)).json()) as {
@@ -150,6 +164,7 @@ describe('what was typed', () => {
     await openBuild(page, app.address, 'Many ways');
     const address = page.url();
     await typeInto(page, UP, '419.75');
+    await keptOrSaved(419.75);
     await page.close();
     ({ page } = await newPage(browser));
     await page.goto(address, { waitUntil: 'networkidle0' });

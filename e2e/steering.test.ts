@@ -66,18 +66,18 @@ it('makes the roadster turn true with bump steer nulled and stops for 32°, all 
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   await openStation(page, 'Steering');
   await openPart('lock');
-  await page.waitForSelector('[data-limits]', { timeout: 30_000 });
+  await page.waitForSelector('[data-limits]');
   await typeInto(page, '[aria-label="Stops"] input', '32');
   await openPart('find');
   await page.locator('[aria-label="Ackermann wanted"] button[value="true"]').click();
   await page.locator('::-p-xpath(//main//button[.="Find Ackermann"])').click();
-  await page.waitForSelector('[data-found="answer 1"]', { timeout: 30_000 });
+  await page.waitForSelector('[data-found="answer 1"]');
   // Looked at first: dashed in the plan.
   await page.locator('::-p-aria([name="Look: answer 1"][role="button"])').click();
   await page.waitForSelector('[data-ghost="left"]');
   await page.locator('::-p-aria([name="Take: answer 1"][role="button"])').click();
   await openPart('lock');
-  await page.waitForSelector('[data-limits]', { timeout: 30_000 });
+  await page.waitForSelector('[data-limits]');
   await showsIn(page, '[data-stop="left"]', 'on its left side');
   await showsIn(page, '[data-stop="right"]', 'on its right side');
   await showsIn(page, '[data-stop="right"]', '32.0°');

@@ -1,6 +1,11 @@
 import { webcrypto } from 'node:crypto';
 import { deserialize, serialize } from 'node:v8';
 import '@testing-library/jest-dom';
+import { configure } from '@testing-library/react';
+
+// Long enough for a machine that has other work: what is not there at all is still told.
+jest.setTimeout(180_000);
+configure({ asyncUtilTimeout: 20_000 });
 
 // What browsers have and the tests' document lacks.
 globalThis.structuredClone ??= (value) => deserialize(serialize(value));

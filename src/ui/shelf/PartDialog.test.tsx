@@ -5,7 +5,6 @@ import { BLANKS, FIELDS, KIND_WORDS, inBrief } from './kinds';
 import { PartDialog } from './PartDialog';
 
 const user = userEvent.setup({ delay: null });
-jest.setTimeout(30_000);
 
 it.each(TYPED_KINDS)('takes a new %s in any notation once it has a name', async (kind) => {
   const keep = jest.fn();

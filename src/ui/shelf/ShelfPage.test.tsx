@@ -19,7 +19,6 @@ jest.mock('@/server/actions', () => ({
 }));
 
 const user = userEvent.setup({ delay: null });
-jest.setTimeout(30_000);
 beforeEach(() => jest.clearAllMocks());
 
 const shelved = (part: Part, i: number): Shelved => ({

@@ -16,7 +16,6 @@ const held: Held = { build: blankBuild('x') };
 jest.mock('@/server/actions', () => ({ keepState: jest.fn(), noteState: jest.fn() }));
 
 const user = userEvent.setup({ delay: null });
-jest.setTimeout(30_000);
 
 const replaced = jest.fn();
 const saved = { ...blankBuild('As it was'), wheelbase: 2345 };

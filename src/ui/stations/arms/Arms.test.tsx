@@ -35,7 +35,6 @@ jest.mock('../../build/finderWorker', () => {
 const WithRoom = (props: Omit<FloorStation, 'clearances'>) => (
   <Arms {...props} clearances={useClearances(props.build, props.wheel)} />
 );
-jest.setTimeout(30_000);
 
 const held: Held = { build: blankBuild('x') };
 const calls = { onTry: jest.fn(), onShow: jest.fn(), onSelect: jest.fn() };

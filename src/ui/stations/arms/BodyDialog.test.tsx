@@ -15,7 +15,6 @@ const mockOutlines = (name: string, text: string) => Promise.resolve(readOutline
 jest.mock('../../build/scanWorker', () => ({
   scanWorker: () => ({ read: mockRead, place: mockPlace, outlines: mockOutlines }),
 }));
-jest.setTimeout(30_000);
 
 const user = userEvent.setup({ delay: null });
 

@@ -14,7 +14,6 @@ jest.mock('@/server/actions', () => ({
     value: STARTER_SHELF.map((part, id) => ({ id, part, name: part.name, kind: part.kind })),
   })),
 }));
-jest.setTimeout(30_000);
 
 const held: Held = { build: blankBuild('x') };
 

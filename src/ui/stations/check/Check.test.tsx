@@ -17,7 +17,6 @@ import { Check } from './Check';
 import { useChecks } from './checkStore';
 import { useManners } from './tone';
 
-jest.setTimeout(60_000);
 const user = userEvent.setup({ delay: null });
 const held: Held = { build: blankBuild('x') };
 const setup = { ...usualSetup(blankBuild('x').front, 'hub'), heightOff: 0.5 };

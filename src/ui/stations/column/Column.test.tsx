@@ -15,7 +15,6 @@ import { Column } from './Column';
 jest.mock('../../build/finderWorker', () => ({ finderWorker: () => mockWorker }));
 jest.mock('@/server/actions', () => ({ shelf: () => Promise.resolve(mockShelf) }));
 jest.mock('react-use-measure', () => () => [() => undefined, { width: 800, height: 290 }]);
-jest.setTimeout(30_000);
 
 const mockShelf = {
   ok: true,

@@ -34,7 +34,6 @@ jest.mock('../../build/finderWorker', () => {
 jest.mock('../../../server/actions', (): Partial<typeof Actions> => ({
   shelf: async () => ({ ok: true, value: [] }) as Awaited<ReturnType<typeof Actions.shelf>>,
 }));
-jest.setTimeout(30_000);
 
 const held: Held = { build: blankBuild('x') };
 const calls = { onTry: jest.fn(), onShow: jest.fn(), onSelect: jest.fn() };

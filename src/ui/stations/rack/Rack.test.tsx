@@ -49,7 +49,6 @@ jest.mock('comlink', () => ({ proxy: <T,>(value: T) => value }));
 const NO_ROOM = { list: [], stale: false };
 const held: Held = { build: blankBuild('x') };
 const user = userEvent.setup({ delay: null });
-jest.setTimeout(30_000);
 // A test's document does not draw.
 HTMLCanvasElement.prototype.getContext = () => null;
 

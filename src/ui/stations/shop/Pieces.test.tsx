@@ -24,7 +24,6 @@ jest.mock('@/server/actions', () => ({
   shelf: () => Promise.resolve(mockShelf),
   keepPart: jest.fn(() => Promise.resolve({ ok: true, value: 'id' })),
 }));
-jest.setTimeout(60_000);
 
 const mockReader = {
   outlines: (name: string, text: string) => Promise.resolve(readOutlines(name, text)),
@@ -56,6 +55,7 @@ const add = async (name: string) => {
   await user.click(screen.getByRole('menuitem', { name: new RegExp(`^${name}`, 'u') }));
 };
 const type = async (label: string, text: string) => {
+  await screen.findByRole('region', { name: 'Made of' });
   const field = madeOf().getByLabelText(label, { selector: 'input' });
   await user.clear(field);
   await user.type(field, text);

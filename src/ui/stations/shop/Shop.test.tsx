@@ -16,7 +16,6 @@ import { rodEndOf } from './rodEndOf';
 // A test's document has no workers and no server.
 jest.mock('../../build/finderWorker', () => ({ finderWorker: () => mockWorker }));
 jest.mock('@/server/actions', () => ({ shelf: () => Promise.resolve(mockShelf) }));
-jest.setTimeout(60_000);
 
 const mockShelf = {
   ok: true,

@@ -22,7 +22,6 @@ import { Steering } from './Steering';
 jest.mock('../../build/finderWorker', () => ({ finderWorker: () => mockWorker }));
 jest.mock('@/server/actions', () => ({ shelf: () => Promise.resolve({ ok: true, value: [] }) }));
 jest.mock('react-use-measure', () => () => [() => undefined, { width: 500, height: 290 }]);
-jest.setTimeout(30_000);
 
 const mockWorker = {
   lockLimits: (build: Build) =>

@@ -24,7 +24,6 @@ jest.mock('@/server/actions', () => ({ shelf: jest.fn() }));
 const held: Held = { build: blankBuild('x') };
 
 const user = userEvent.setup({ delay: null });
-jest.setTimeout(30_000);
 const show = (start = blankBuild('x')) => {
   held.build = start;
   render(

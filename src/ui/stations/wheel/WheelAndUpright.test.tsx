@@ -12,7 +12,6 @@ import { WheelAndUpright } from './WheelAndUpright';
 
 const held: Held = { build: blankBuild('x') };
 const user = userEvent.setup({ delay: null });
-jest.setTimeout(30_000);
 
 const look = jest.fn();
 const show = (tried: AxleDesign | null = null) => {
