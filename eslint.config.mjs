@@ -36,6 +36,7 @@ const FLOORS = [
   'shop',
   'instruments',
   'check',
+  'training',
   'judging',
   'file',
   'summary',

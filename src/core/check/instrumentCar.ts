@@ -21,18 +21,28 @@ const METHOD_OF: Readonly<Record<Exclude<Device, 'height'>, MethodId>> = {
 /**
  * Instruments on one wheel of a car in some state. The level reads camber, the pointer where its spot went from ride
  * height, the gauges how far their plate went from there, the height gauge the hub above the floor.
+ * @param noughtOn the car as it was when they were set to nought at ride height, where it was not as it is now
  */
-export function instrumented(model: CarModel, state: Float64Array, side: Side): Instrumented {
+export function instrumented(
+  model: CarModel,
+  state: Float64Array,
+  side: Side,
+  noughtOn: { model: CarModel; state: Float64Array } = { model, state },
+): Instrumented {
   const round = model.car.rounds.length;
   const { setup, moved, drawn } = model.car;
   const corner = model.corner(side, state, round);
-  const says = (method: MethodId, travel: number): ArrayLike<number> | null =>
-    model.predict(
+  const says = (
+    method: MethodId,
+    travel: number,
+    on = { model, state },
+  ): ArrayLike<number> | null =>
+    on.model.predict(
       METHOD_TABLE[method].components.map(({ id }): Evidence => ({
         ...{ ids: [], side, round, travel, method, component: id },
         ...{ value: 0, plusMinus: 1, heightOff: 0 },
       })),
-      state,
+      on.state,
     );
   return {
     reads: (device, channel, travel) => {
@@ -48,7 +58,7 @@ export function instrumented(model: CarModel, state: Float64Array, side: Side): 
           )
         );
       const method = METHOD_OF[device];
-      const [now, home] = [says(method, travel), says(method, 0)];
+      const [now, home] = [says(method, travel), says(method, 0, noughtOn)];
       if (!now || !home) return null;
       if (device === 'level') return now[0];
       if (device === 'pointer') return now[0] - home[0];

@@ -105,6 +105,39 @@ export const readingSchema = group({
 });
 export type CheckReading = z.infer<typeof readingSchema>;
 
+/** Cars to train on, the easier ones first: what is hidden in them; `chance` hides nothing but what the ± lets be. */
+export const SCENARIOS = ['washer', 'rack', 'loose', 'axis', 'spacer', 'two', 'chance'] as const;
+export type ScenarioId = (typeof SCENARIOS)[number];
+
+/** A joint that was looked at by hand, or a number that was measured again, and what came of it. */
+export const actSchema = group({
+  at: when,
+  did: z.enum(['looked', 'measured'], { error: problem }),
+  /** The joint, or the number of the take-off. */
+  of: label(120),
+  found: remark(400),
+});
+export type TrainingAct = z.infer<typeof actSchema>;
+
+/** How a training ended: shop minutes used, the fewest that any plan tried took, how far the car really steers. */
+export const trainingResultSchema = group({
+  at: when,
+  minutes: measure('', 0, 100_000),
+  fewest: measure('', 0, 100_000).nullable(),
+  worst: measure('deg', 0, 90),
+  inBand: z.boolean({ error: problem }),
+  guess: z.enum(SCENARIOS, { error: problem }),
+});
+
+/** Of a check that is no real car's: what is hidden in it, what was done about it besides reading and fitting. */
+export const trainingSchema = group({
+  scenario: z.enum(SCENARIOS, { error: problem }),
+  seed: z.int({ error: problem }).min(1, 'is below 1').max(1_000_000, 'is too large'),
+  acts: listOf(actSchema, 100, 'acts'),
+  result: trainingResultSchema.optional(),
+});
+export type Training = z.infer<typeof trainingSchema>;
+
 /** The schema of a check; `drawn` is handed in: the layout that it was begun on. */
 export const checkSchemaOf = <T extends z.ZodType>(drawn: T) =>
   group({
@@ -122,6 +155,7 @@ export const checkSchemaOf = <T extends z.ZodType>(drawn: T) =>
     variant: group({ id, name: label() }),
     drawn,
     rounds: listOf(roundSchema, 40, 'rounds'),
+    training: trainingSchema.optional(),
   });
 
 /** Readings of one check in a file. */
