@@ -10,7 +10,7 @@ import { layoutProblems } from '../core/file/check';
 import { buildSchema, checkSchema } from '../core/model/build';
 import { DEVICE_NAMES } from '../core/instruments/protocol';
 import { TROUBLE_NAMES } from '../core/instruments/standIn';
-import { readingSchema } from '../core/model/checks';
+import { SCENARIOS, readingSchema } from '../core/model/checks';
 import { listOf } from '../core/model/wording';
 import { describeProblems, problemsOf } from '../core/model/problems';
 import { STRETCH } from '../core/summary/stretch';
@@ -27,6 +27,8 @@ import type { KeptSave } from '../db/saves';
 import { DatabaseTrouble, UnreadableBuild } from '../db/trouble';
 import { BUILT, BUILT_HEADER } from './built';
 import { standInFor } from './standIns';
+import { endTraining } from './training';
+import type { Ended } from './training';
 
 export type { BuildChecks, BuildList, KeptSave, Saved };
 
@@ -199,6 +201,23 @@ export const bringCheckBack = (id: string, check: string): Promise<Response> =>
     return Response.json({ restored: true });
   });
 
+const guessSchema = z.strictObject({ guess: z.enum(SCENARIOS) });
+
+/** Ends a training: what was hidden, what could be known of it. */
+export const debrief = (id: string, check: string, request: Request): Promise<Response> =>
+  answering(async () => {
+    const { guess } = await jsonBody(request, guessSchema);
+    let ended: Ended | null;
+    try {
+      ended = await endTraining(buildId(id), checkId(check), guess);
+    } catch (error) {
+      if (error instanceof RangeError) throw new Refused(422, error.message);
+      throw error;
+    }
+    if (!ended) throw new Refused(404, NO_CHECK);
+    return Response.json(ended);
+  });
+
 const standInSchema = z.strictObject({
   session: z.string().min(1).max(64),
   build: idSchema,
@@ -208,6 +227,7 @@ const standInSchema = z.strictObject({
   travel: z.coerce.number().min(-500).max(500),
   trouble: z.enum(TROUBLE_NAMES).default('none'),
   seed: z.coerce.number().int().min(0).max(1_000_000).default(1),
+  going: z.enum(['up', 'down']).optional(),
 });
 
 /** Between the lines of a simulated instrument, ms. */

@@ -5,7 +5,11 @@ import { normalsApart } from '../core/geometry/random';
 import { StandIn } from '../core/instruments/standIn';
 import type { Trouble } from '../core/instruments/standIn';
 import type { Device } from '../core/instruments/protocol';
+import { briefOf } from '../core/model/brief';
 import type { Build, Check, Side } from '../core/model/build';
+import { isLoose } from '../core/training/debrief';
+import { instrumentsOn, truthOf } from '../core/training/truth';
+import type { Truth } from '../core/training/truth';
 import { openBuild } from '../db/builds';
 import { checksOf } from '../db/checks';
 
@@ -22,6 +26,8 @@ export interface AskedStandIn {
   trouble: Trouble;
   /** Which virtual car. */
   seed: number;
+  /** Which way the wheel came: a car to train on may have a joint that is loose. */
+  going?: 'up' | 'down' | undefined;
 }
 
 interface Running {
@@ -30,7 +36,9 @@ interface Running {
   used: number;
   travel: number;
   read: (channel: string, travel: number) => number | null;
+  /** Which instrument, and on which state of the car. */
   of: string;
+  on: string;
 }
 
 /** Instruments that nobody has listened to for so long are put away, ms; so many are kept. */
@@ -41,8 +49,31 @@ const MOST = 40;
 const globals = globalThis as { havrikStandIns?: Map<string, Running> };
 const running = (globals.havrikStandIns ??= new Map());
 
-/** What instruments read on the virtual car of a check: what is drawn, every number off within its ±, what was fitted. */
-function carOf(build: Build, check: Check, { side, device, seed }: AskedStandIn): Running['read'] {
+/** What is hidden in a car to train on; an instrument of it may have a trouble of its own. */
+function trainedOn(build: Build, check: Check): Truth | null {
+  const accepted = briefOf(build).targets.bumpSteer[1];
+  return (
+    (check.training &&
+      truthOf(build, { ...check, travel: build.travel }, check.training, accepted)) ??
+    null
+  );
+}
+
+/**
+ * What instruments read on the virtual car of a check: what is drawn, every number off within its ±, what was fitted; on
+ * a car to train on, what is hidden in it.
+ */
+function carOf(
+  build: Build,
+  check: Check,
+  truth: Truth | null,
+  { side, device, seed, going }: AskedStandIn,
+): Running['read'] {
+  if (truth && check.training) {
+    const way = isLoose(truth, check.training) ? (going ?? null) : null;
+    const { reads } = instrumentsOn(build, { ...check, travel: build.travel }, truth, way);
+    return (channel, travel) => reads(device, channel, travel);
+  }
   const model = new CarModel(build, { ...check, travel: build.travel });
   const errors = drawnErrors(model, normalsApart(seed));
   const state = stateOf(model, { errors, gain: { left: 1, right: 1 } });
@@ -63,28 +94,35 @@ export async function standInFor(asked: AskedStandIn): Promise<((now: number) =>
   const now = Date.now();
   for (const [key, { used }] of running) if (now - used > KEPT) running.delete(key);
   // What was fitted since makes another car of it; the instrument stays as it is.
-  const of = `${asked.device} ${asked.side} ${asked.trouble} ${asked.seed} ${check.rounds.length}`;
-  const known = running.get(asked.session);
-  const read = known?.of === of ? known.read : carOf(opened.build, check, asked);
+  const { device, side, seed, session, travel } = asked;
+  const of = `${device} ${side} ${asked.trouble} ${seed}`;
+  const { training } = check;
+  const on = `${check.rounds.length} ${training?.acts.length} ${training && asked.going}`;
+  const known = running.get(session);
+  if (known?.of === of && known.on === on) {
+    known.travel = travel;
+    return speaking(known);
+  }
+  const truth = trainedOn(opened.build, check);
+  const read = carOf(opened.build, check, truth, asked);
   const standsAt: Running =
     known?.of === of
-      ? known
+      ? Object.assign(known, { read, on, travel })
       : {
-          standIn: new StandIn(asked.device, (channel) => standsAt.read(channel, standsAt.travel), {
-            trouble: asked.trouble,
-            seed: asked.seed,
+          standIn: new StandIn(device, (channel) => standsAt.read(channel, standsAt.travel), {
+            trouble: truth ? (truth.hides.troubles?.[device] ?? 'none') : asked.trouble,
+            seed,
           }),
-          begun: now,
-          used: now,
-          travel: asked.travel,
-          read,
-          of,
+          ...{ begun: now, used: now, travel, read, of, on },
         };
-  standsAt.travel = asked.travel;
-  running.set(asked.session, standsAt);
+  running.set(session, standsAt);
   while (running.size > MOST) running.delete(running.keys().next().value!);
-  return (at) => {
-    standsAt.used = at;
-    return standsAt.standIn.lines((at - standsAt.begun) / 1000);
-  };
+  return speaking(standsAt);
 }
+
+const speaking =
+  (one: Running) =>
+  (at: number): string => {
+    one.used = at;
+    return one.standIn.lines((at - one.begun) / 1000);
+  };

@@ -6,7 +6,11 @@ import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
 import { buildIdIn } from '../../build/place';
 import { NARROW, PHONE } from '../../theme';
+import { briefOf } from '@/core/model/brief';
+import type { Check as BegunCheck } from '@/core/model/build';
 import { BeginCheck } from './BeginCheck';
+import { BeginTraining } from './BeginTraining';
+import { trainedCheck } from './begin';
 import { CheckList } from './CheckList';
 import { OpenCheck } from './OpenCheck';
 import type { Props } from './OpenCheck';
@@ -18,7 +22,7 @@ export function Check(props: Props) {
   const { build, wheel } = props;
   const { list, gone, trouble, waiting } = useChecks();
   const [picked, setPicked] = useState<string | null>(null);
-  const [begins, setBegins] = useState(false);
+  const [begins, setBegins] = useState<'check' | 'training' | null>(null);
   const { enqueueSnackbar } = useSnackbar();
   useEffect(() => {
     void useManners.persist.rehydrate();
@@ -35,6 +39,11 @@ export function Check(props: Props) {
         variant: 'error',
       });
   };
+  const begin = (check: BegunCheck) => {
+    keepCheck(check);
+    setPicked(check.id);
+    setBegins(null);
+  };
   return (
     <Frame>
       <CheckList
@@ -45,26 +54,31 @@ export function Check(props: Props) {
         waiting={waiting}
         onOpen={(id) => {
           setPicked(id);
-          setBegins(false);
+          setBegins(null);
         }}
-        onBegin={() => setBegins(true)}
+        onBegin={() => setBegins('check')}
+        onTrain={() => setBegins('training')}
         onBin={(id, away) => void bin(id, away)}
       />
       {list === null ? (
         <Box role="status" sx={{ p: 1 }}>
           {trouble === '' ? 'Opening …' : `${trouble}: what was read before is not here yet.`}
         </Box>
+      ) : begins === 'training' ? (
+        <BeginTraining
+          wheel={wheel}
+          accepted={briefOf(build).targets.bumpSteer[1]}
+          list={list}
+          onBegin={(scenario) => begin(trainedCheck(build, wheel, scenario, list))}
+          onLeave={open ? () => setBegins(null) : null}
+        />
       ) : begins || !open ? (
         <BeginCheck
           build={build}
           axle={wheel.axle}
           side={wheel.side}
-          onBegin={(check) => {
-            keepCheck(check);
-            setPicked(check.id);
-            setBegins(false);
-          }}
-          onLeave={open ? () => setBegins(false) : null}
+          onBegin={begin}
+          onLeave={open ? () => setBegins(null) : null}
         />
       ) : (
         <OpenCheck key={open.id} {...props} check={open} />

@@ -18,6 +18,7 @@ export function CheckList({
   waiting,
   onOpen,
   onBegin,
+  onTrain,
   onBin,
 }: {
   list: readonly KeptCheck[] | null;
@@ -27,12 +28,16 @@ export function CheckList({
   waiting: number;
   onOpen: (id: string) => void;
   onBegin: () => void;
+  onTrain: () => void;
   onBin: (id: string, away: boolean) => void;
 }) {
   return (
     <Box component="nav" aria-label="Checks" sx={{ overflow: 'auto', minHeight: 0 }}>
       <Button size="small" startIcon={<AddIcon />} onClick={onBegin} sx={{ mb: 0.5 }}>
         Begin a check
+      </Button>
+      <Button size="small" onClick={onTrain} sx={{ mb: 0.5 }}>
+        Training
       </Button>
       {trouble !== '' && (
         <Typography variant="body2" role="status" sx={{ color: VERDICT.edge }}>
@@ -49,6 +54,13 @@ export function CheckList({
               {check.begun.slice(0, 10)}, {counted(check.readings.length, 'reading')}
               {check.rounds.length > 0 && `, fitted ${counted(check.rounds.length, 'time')}`}
             </span>
+            {check.training && (
+              <span>
+                training
+                {check.training.result &&
+                  `: ${check.training.result.minutes} min, ${check.training.result.inBand ? 'put right' : 'not put right'}`}
+              </span>
+            )}
             <span>
               “{check.variant.name}”{check.by !== '' && `, ${check.by}`}
             </span>

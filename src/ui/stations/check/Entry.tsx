@@ -58,7 +58,12 @@ export function Entry({
   onTakeBack: (() => void) | null;
 }) {
   const manners = useManners();
-  const [method, setMethod] = useState<MethodId>(check.sides === 'both' ? 'tape' : 'strings');
+  // A car that is not there is read by simulated instruments alone.
+  const trained = check.training !== undefined;
+  const methods = trained ? READ_BY_DEVICE : METHODS;
+  const [method, setMethod] = useState<MethodId>(
+    trained ? 'dials' : check.sides === 'both' ? 'tape' : 'strings',
+  );
   const [picked, setPicked] = useState<'left' | 'right'>(
     check.sides === 'right' ? 'right' : 'left',
   );
@@ -66,7 +71,7 @@ export function Entry({
   const [texts, setTexts] = useState<Record<Field, string | null>>(EMPTY);
   const [wrong, setWrong] = useState<Partial<Record<Field, string>>>({});
   const [active, setActive] = useState<Field>('first');
-  const [listens, setListens] = useState(false);
+  const [listens, setListens] = useState(trained);
   /** What an instrument put into the fields: a reading is its own as long as nobody types over it. */
   const [used, setUsed] = useState<{ from: string; first: string; second: string } | null>(null);
   const first = useRef<HTMLInputElement>(null);
@@ -155,6 +160,7 @@ export function Entry({
     else write(active, now + key);
   };
 
+  const isAsHeard = used !== null && used.first === shown.first && used.second === shown.second;
   const take = () => {
     const said: Partial<Record<Field, string>> = {};
     const read = (field: Field, parsed: Parsed): number => {
@@ -167,6 +173,7 @@ export function Entry({
     if (needsTwo && (shown.second !== '' || table.single === null))
       values.push(read('second', parseValue(shown.second)));
     const plusMinus = read('plusMinus', parseValue(shown.plusMinus));
+    if (trained && !isAsHeard) said.first = 'comes from an instrument here: put one in';
     if (plusMinus <= 0) said.plusMinus = 'is above 0: nothing is read exactly';
     if (Object.keys(said).length > 0) {
       setWrong(said);
@@ -176,9 +183,7 @@ export function Entry({
       ...{ id: crypto.randomUUID(), at: new Date().toISOString(), side, round, height, method },
       ...{ values, plusMinus, going },
       unit: table.unit === 'mm' ? unit : 'deg',
-      ...(used &&
-        used.first === shown.first &&
-        used.second === shown.second && { from: used.from }),
+      ...(isAsHeard && { from: used.from }),
     });
     if (!reading.success) {
       const [issue] = reading.error.issues;
@@ -245,7 +250,7 @@ export function Entry({
           }}
           sx={{ width: 224 }}
         >
-          {METHODS.map((one) => (
+          {methods.map((one) => (
             <MenuItem key={one} value={one}>
               {METHOD_TABLE[one].name}
             </MenuItem>
@@ -310,7 +315,9 @@ export function Entry({
             check: check.id,
             side: ofSide,
             travel: standsAt ?? 0,
+            going,
           }}
+          trained={trained}
           unit={unit}
           onUse={putIn}
         />
@@ -318,6 +325,9 @@ export function Entry({
     </Box>
   );
 }
+
+/** Ways of reading that a simulated instrument has. */
+const READ_BY_DEVICE = METHODS.filter((one) => Object.values(METHOD_OF).includes(one));
 
 const EMPTY: Record<Field, string | null> = {
   height: null,

@@ -40,10 +40,13 @@ export interface Used {
 /** Instruments that are listened to, and what they say. */
 export function Instruments({
   wheel,
+  trained,
   unit,
   onUse,
 }: {
   wheel: Wheeled;
+  /** On a car to train on: no instrument of one's own reads that, and what troubles another is not said. */
+  trained: boolean;
   unit: LengthUnit;
   onUse: (used: Used) => void;
 }) {
@@ -64,7 +67,7 @@ export function Instruments({
         />
       ))}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
-        {canSerial() && (
+        {!trained && canSerial() && (
           <Button
             size="small"
             onClick={() =>
@@ -90,20 +93,22 @@ export function Instruments({
             </MenuItem>
           ))}
         </TextField>
-        <TextField
-          select
-          size="small"
-          label="its trouble"
-          value={trouble}
-          onChange={(event) => setTrouble(event.target.value as Trouble)}
-          sx={{ width: 220 }}
-        >
-          {TROUBLE_NAMES.map((one) => (
-            <MenuItem key={one} value={one}>
-              {TROUBLE_WORDS[one]}
-            </MenuItem>
-          ))}
-        </TextField>
+        {!trained && (
+          <TextField
+            select
+            size="small"
+            label="its trouble"
+            value={trouble}
+            onChange={(event) => setTrouble(event.target.value as Trouble)}
+            sx={{ width: 220 }}
+          >
+            {TROUBLE_NAMES.map((one) => (
+              <MenuItem key={one} value={one}>
+                {TROUBLE_WORDS[one]}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
         <Button
           size="small"
           disabled={sources.length >= 5}
@@ -113,9 +118,9 @@ export function Instruments({
         </Button>
       </Box>
       <Typography variant="caption" color="text.secondary">
-        A stand-in is simulated: it reads a virtual car, this drawing with every number off by
-        chance within its ±, its wheel at the height in the field. What it says is no reading of
-        yours.
+        A stand-in is simulated: it reads a virtual car, its wheel at the height in the field.{' '}
+        {!trained &&
+          'That car is this drawing with every number off by chance within its ±: what it says is no reading of yours.'}
       </Typography>
     </Box>
   );

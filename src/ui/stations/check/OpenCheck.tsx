@@ -39,10 +39,11 @@ import { Entry } from './Entry';
 import { ReadingList } from './ReadingList';
 import { Says } from './Says';
 import { SetupFields } from './SetupFields';
+import { Training } from './Training';
 import { dropReading, keepCheck, keepReadings, useChecks } from './checkStore';
 
 const PARTS = ['read', 'readings', 'set-up'] as const;
-type Part = (typeof PARTS)[number];
+type Part = (typeof PARTS)[number] | 'training';
 const SHOWN = ['toe', 'camber'] as const;
 
 /** What the station gives a check that is open. */
@@ -57,7 +58,7 @@ export function OpenCheck({
   onEdit,
   check,
 }: Props & { check: KeptCheck }) {
-  const [part, setPart] = useState<Part>('read');
+  const [part, setPart] = useState<Part>(check.training ? 'training' : 'read');
   const [shows, setShows] = useState<(typeof SHOWN)[number]>('toe');
   const { enqueueSnackbar } = useSnackbar();
   const { targets } = briefOf(build);
@@ -98,10 +99,12 @@ export function OpenCheck({
     return [...edge('low'), ...edge('high').reverse()];
   }, [bands, shows, drawn, wheel.axle, axle]);
 
-  const standing = standingOf(found, check);
+  const { training } = check;
+  // What is no real car's says nothing of the build.
+  const standing = training ? null : standingOf(found, check);
   const told = JSON.stringify(standing);
   useEffect(() => {
-    useChecks.setState({ standing: JSON.parse(told) as StationState });
+    useChecks.setState({ standing: JSON.parse(told) as StationState | null });
   }, [told]);
 
   const last = [...check.readings].sort((a, b) => b.at.localeCompare(a.at))[0];
@@ -120,8 +123,11 @@ export function OpenCheck({
     const { readings: _, ...next } = { ...check, ...to };
     keepCheck(next);
   };
-  const putIn = (fitted: Fitted[]) =>
-    change({ rounds: [...check.rounds, { at: new Date().toISOString(), fitted, note: '' }] });
+  const putIn = (fitted: Fitted[]) => {
+    if (training?.result)
+      enqueueSnackbar('This training is over: nothing more is fitted to this car.');
+    else change({ rounds: [...check.rounds, { at: new Date().toISOString(), fitted, note: '' }] });
+  };
   const readSince = check.readings.some(({ round }) => round === check.rounds.length);
   const take = ({ suspect, alone: solved }: Blamed['suspects'][number]) => {
     const { side, number } = suspect;
@@ -213,12 +219,27 @@ export function OpenCheck({
           <Typography variant="h2" noWrap sx={{ mr: 1, maxWidth: '100%' }}>
             {check.name}
           </Typography>
-          <Choice label="Part of the check" value={part} options={PARTS} onPick={setPart} />
+          <Choice
+            label="Part of the check"
+            value={part}
+            options={training ? (['training', ...PARTS] as const) : PARTS}
+            onPick={setPart}
+          />
           <Box sx={{ flex: 1 }} />
           <Button size="small" onClick={() => void report()}>
             Report (PDF)
           </Button>
         </Box>
+        {part === 'training' && training && (
+          <Scrolled role="region" aria-label="Training" tabIndex={0}>
+            <Training
+              build={build}
+              car={car}
+              check={{ ...check, training }}
+              onChange={(to) => change(to)}
+            />
+          </Scrolled>
+        )}
         {part === 'read' && (
           <>
             <Box sx={{ order: 2, flex: 1, minHeight: 220, [PHONE]: { flex: 'none', height: 300 } }}>
@@ -247,13 +268,19 @@ export function OpenCheck({
               </Box>
             </Box>
             <Box sx={{ order: 1 }}>
-              <Entry
-                check={check}
-                travel={travel}
-                unit={unit}
-                onTake={(reading) => keepReadings(check.id, [reading])}
-                onTakeBack={last ? () => drop(last) : null}
-              />
+              {training?.result ? (
+                <Typography variant="body2">
+                  This training is over: nothing more is read on this car.
+                </Typography>
+              ) : (
+                <Entry
+                  check={check}
+                  travel={travel}
+                  unit={unit}
+                  onTake={(reading) => keepReadings(check.id, [reading])}
+                  onTakeBack={last ? () => drop(last) : null}
+                />
+              )}
             </Box>
           </>
         )}
@@ -327,7 +354,7 @@ export function OpenCheck({
                 .map((one) => ({ ...one, leftOut: true })),
             )
           }
-          onModel={take}
+          onModel={training ? null : take}
         />
         <CheckCaution />
       </Box>

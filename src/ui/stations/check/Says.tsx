@@ -33,8 +33,8 @@ interface Props {
   unit: LengthUnit;
   onFitted: (moves: Fitted[]) => void;
   onLeaveOut: (ids: readonly string[]) => void;
-  /** Takes a number into the model as a variant of its own. */
-  onModel: (suspect: Blamed['suspects'][number]) => void;
+  /** Takes a number into the model as a variant of its own; null where there is no car that it would be of. */
+  onModel: ((suspect: Blamed['suspects'][number]) => void) | null;
 }
 
 /** What the readings say: whether the car fits, what to fit next, which number to measure again. */
@@ -93,11 +93,13 @@ export function Says({ check, found, blamed, unit, onFitted, onLeaveOut, onModel
             {blamed?.suspects.map((one) => (
               <li key={`${one.suspect.side} ${one.suspect.number.id}`}>
                 {suspectInWords(check.drawn, one.suspect, one.alone, both, unit)}
-                <Box>
-                  <Button size="small" onClick={() => onModel(one)}>
-                    Take it into the model
-                  </Button>
-                </Box>
+                {onModel && (
+                  <Box>
+                    <Button size="small" onClick={() => onModel(one)}>
+                      Take it into the model
+                    </Button>
+                  </Box>
+                )}
               </li>
             ))}
           </Box>

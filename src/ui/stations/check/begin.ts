@@ -1,6 +1,8 @@
 import { usualSetup } from '@/core/check/evidence';
 import type { AxleDesign, AxleName, Build, Check } from '@/core/model/build';
-import type { ReadSide, Touched } from '@/core/model/checks';
+import type { Wheel } from '@/core/kinematics/wheel';
+import { SCENARIO_TABLE } from '@/core/training/scenarios';
+import type { ReadSide, ScenarioId, Touched } from '@/core/model/checks';
 import { openVariantOf } from '@/core/model/variants';
 
 /** What is asked before a check is begun. */
@@ -31,4 +33,21 @@ export function begunCheck(build: Build, { axle, sides, moved, on, name, by }: A
     drawn: asDrawn(drawn),
     setup: { ...usual, heightBy: 'travel' },
   };
+}
+
+/** A check of a car that is not there; every one of a scenario is another car. */
+export function trainedCheck(
+  build: Build,
+  { axle, side }: Pick<Wheel, 'axle' | 'side'>,
+  scenario: ScenarioId,
+  before: readonly Pick<Check, 'training'>[],
+): Check {
+  const { grade } = SCENARIO_TABLE[scenario];
+  const times = before.filter(({ training }) => training?.scenario === scenario).length;
+  const check = begunCheck(build, {
+    ...{ axle, sides: side, moved: 'wheel', on: 'hub', by: '' },
+    name: `${grade === 0 ? 'Any car' : `Car ${grade}`}, ${axle} ${side}, ${times + 1}`,
+  });
+  const seed = 1 + (crypto.getRandomValues(new Uint32Array(1))[0] % 1_000_000);
+  return { ...check, training: { scenario, seed, acts: [] } };
 }

@@ -2,8 +2,9 @@ import { create } from 'zustand';
 import { z } from 'zod';
 import { checkSchema, keptCheckSchema } from '@/core/model/build';
 import type { Check, KeptCheck } from '@/core/model/build';
-import { readingSchema } from '@/core/model/checks';
-import type { CheckReading } from '@/core/model/checks';
+import { SCENARIOS, readingSchema } from '@/core/model/checks';
+import type { CheckReading, ScenarioId } from '@/core/model/checks';
+import type { Debrief } from '@/core/training/debrief';
 import { buildIdIn } from '../../build/place';
 import type { StationState } from '@/core/judging/stationStates';
 
@@ -178,6 +179,41 @@ export async function binCheck(id: string, away: boolean): Promise<boolean> {
   if (!response?.ok) return false;
   await loadChecks(buildId);
   return true;
+}
+
+const debriefSchema = z.object({
+  truth: z.array(z.string()),
+  allowed: z.array(z.string()),
+  asBuilt: z
+    .number()
+    .nullable()
+    .transform((worst) => worst ?? Infinity),
+  worst: z
+    .number()
+    .nullable()
+    .transform((worst) => worst ?? Infinity),
+  inBand: z.boolean(),
+  loose: z.boolean(),
+  minutes: z.number(),
+  fewest: z.object({ minutes: z.number(), words: z.string() }).nullable(),
+  tried: z.number(),
+  was: z.enum(SCENARIOS),
+}) satisfies z.ZodType<Debrief>;
+
+/** Ends a training, what is still to be sent being sent before; null where the server does not answer. */
+export async function endTraining(id: string, guess: ScenarioId): Promise<Debrief | null> {
+  await sendPending();
+  const { buildId, list } = useChecks.getState();
+  const response = await fetch(`/api/builds/${buildId}/checks/${id}/debrief`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ guess }),
+  }).catch(() => null);
+  if (!response?.ok || sizeOf(pending) > 0) return null;
+  const read = z.object({ debrief: debriefSchema }).safeParse(await response.json());
+  if (!read.success) return null;
+  if (!list?.find((check) => check.id === id)?.training?.result) await loadChecks(buildId);
+  return read.data.debrief;
 }
 
 /** Sends what is still to be sent, one request after another; what is not heard is tried again. */

@@ -48,6 +48,8 @@ export interface Wheeled {
   check: string;
   side: Side;
   travel: number;
+  /** Which way it came there. */
+  going: 'up' | 'down';
 }
 
 /** Listens to an instrument as long as it is shown. */
@@ -88,12 +90,13 @@ export function useInstrument(source: Source, wheel: Wheeled): Heard {
 
 function addressOf(
   source: Extract<Source, { of: 'stand-in' }>,
-  { build, check, side, travel }: Wheeled,
+  { build, check, side, travel, going }: Wheeled,
 ): string {
   const asked = new URLSearchParams({
     ...{ session: source.id, build, check, side, device: source.device, trouble: source.trouble },
     travel: String(travel),
     seed: String(source.seed),
+    going,
   });
   return `/api/stand-ins?${asked.toString()}`;
 }
