@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { parseNumber } from '../src/core/model/units';
 import { PLANE_NAMES } from '../src/core/model/mapPlanes';
 import type { PlaneName } from '../src/core/model/mapPlanes';
-import { DEVICE_NAMES } from '../src/core/instruments/protocol';
+import { INSTRUMENT_KINDS } from '../src/core/model/instruments';
 import { TROUBLE_NAMES } from '../src/core/instruments/standIn';
 import { READ_SIDES, TOUCHED } from '../src/core/model/checks';
 import { PAPERS } from '../src/core/model/shop';
@@ -91,7 +91,7 @@ const checkCarOptions = z.object({
 
 const standInOptions = z.object({
   ...wheel,
-  device: z.enum(DEVICE_NAMES),
+  device: z.enum(INSTRUMENT_KINDS),
   car: z.string().min(1, '--car says which file, or demo'),
   travel: z.number(),
   trouble: z.enum(TROUBLE_NAMES),
@@ -290,7 +290,7 @@ function program(print: (text: string) => void): Command {
   havrik
     .command('stand-in')
     .description('speak as an instrument does that stands on a virtual car, a line a reading')
-    .addOption(new Option('--device <device>').choices(DEVICE_NAMES).makeOptionMandatory())
+    .addOption(new Option('--device <device>').choices(INSTRUMENT_KINDS).makeOptionMandatory())
     .option('--car <file>', 'a .havrik.json file, or demo', 'demo')
     .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
     .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))

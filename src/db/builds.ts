@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import type { Build } from '../core/model/build';
 import { cutTo } from '../core/model/wording';
 import { insertChecks, readChecks } from './checks';
+import { addInstruments, usedInstruments } from './instruments';
 import { buildOf, rowOf, storedOf, summarised } from './document';
 import type { Database } from './models';
 import { reading } from './reading';
@@ -66,8 +67,9 @@ async function insert(
     { id: randomUUID(), buildId: id, name: 'As drawn', geometry, format, savedBy },
     { transaction },
   );
-  const { checks = [], ...rest } = build;
+  const { checks = [], instruments = [], ...rest } = build;
   await insertChecks(tables, id, checks, transaction);
+  await addInstruments(tables, instruments, transaction);
   return { id, version: 1, build: rest };
 }
 
@@ -113,12 +115,19 @@ export async function duplicateBuild(id: string): Promise<Opened | null> {
   return original && createBuild({ ...original, name: named(original.name, 'copy') });
 }
 
-/** A build with its checks, as a file has it; null when there is none. */
+/** A build with its checks and the instruments these were read with, as a file has it; null when there is none. */
 export async function wholeBuild(id: string): Promise<Build | null> {
   const opened = await openBuild(id);
   if (!opened) return null;
-  const checks = await reading((tables) => readChecks(tables, id));
-  return { ...opened.build, ...(checks.length > 0 && { checks }) };
+  const [checks, instruments] = await reading(async (tables) => {
+    const read = await readChecks(tables, id);
+    return [read, await usedInstruments(tables, read)] as const;
+  });
+  return {
+    ...opened.build,
+    ...(checks.length > 0 && { checks }),
+    ...(instruments.length > 0 && { instruments }),
+  };
 }
 
 /** Puts builds into a database that has never held any. Returns how many went in. */

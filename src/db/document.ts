@@ -17,9 +17,17 @@ export const storedOf = ({ name, use }: BuildRow, { geometry, format }: Document
   format,
 });
 
-/** A build as it is stored; its checks have rows of their own. */
+/** A build as it is stored; its checks and instruments have rows of their own. */
 export function rowOf(build: Build): Stored {
-  const { name, use, format: _format, version, checks: _checks, ...geometry } = build;
+  const {
+    name,
+    use,
+    format: _format,
+    version,
+    checks: _checks,
+    instruments: _instruments,
+    ...geometry
+  } = build;
   return { name, use, geometry: JSON.stringify(geometry), format: version };
 }
 

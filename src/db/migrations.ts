@@ -169,4 +169,24 @@ export const MIGRATIONS: readonly Migration[] = [
         await tables.sequelize.query(sql, { transaction });
     },
   },
+  {
+    name: '007-instruments',
+    up: async (tables, transaction) => {
+      const text = { type: DataTypes.TEXT, allowNull: false };
+      await tables.createTable(
+        'instruments',
+        {
+          id: { type: DataTypes.TEXT, primaryKey: true },
+          name: text,
+          device: text,
+          plus_minus: { type: DataTypes.DOUBLE, allowNull: false },
+          baud: { type: DataTypes.INTEGER, allowNull: false },
+          note: text,
+          ...dates,
+          deleted_at: { type: DataTypes.DATE },
+        },
+        { transaction },
+      );
+    },
+  },
 ];

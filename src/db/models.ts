@@ -113,6 +113,22 @@ export interface ReadingRow extends Model<
   deletedAt: CreationOptional<Date | null>;
 }
 
+/** An instrument of the workshop's. */
+export interface InstrumentRow extends Model<
+  InferAttributes<InstrumentRow>,
+  InferCreationAttributes<InstrumentRow>
+> {
+  id: string;
+  name: string;
+  device: string;
+  plusMinus: number;
+  baud: number;
+  note: string;
+  createdAt: CreationOptional<Date>;
+  updatedAt: CreationOptional<Date>;
+  deletedAt: CreationOptional<Date | null>;
+}
+
 export interface Database {
   sequelize: Sequelize;
   builds: ModelStatic<BuildRow>;
@@ -121,6 +137,7 @@ export interface Database {
   parts: ModelStatic<PartRow>;
   checks: ModelStatic<CheckRow>;
   readings: ModelStatic<ReadingRow>;
+  instruments: ModelStatic<InstrumentRow>;
 }
 
 /** The tables of an open connection. */
@@ -196,6 +213,21 @@ export const defineModels = (sequelize: Sequelize): Database => ({
       deletedAt: DataTypes.DATE,
     },
     { tableName: 'checks', underscored: true, paranoid: true },
+  ),
+  instruments: sequelize.define<InstrumentRow>(
+    'instrument',
+    {
+      id: { type: DataTypes.TEXT, primaryKey: true },
+      name: { type: DataTypes.TEXT, allowNull: false },
+      device: { type: DataTypes.TEXT, allowNull: false },
+      plusMinus: { type: DataTypes.DOUBLE, allowNull: false },
+      baud: { type: DataTypes.INTEGER, allowNull: false },
+      note: { type: DataTypes.TEXT, allowNull: false },
+      createdAt: DataTypes.DATE,
+      updatedAt: DataTypes.DATE,
+      deletedAt: DataTypes.DATE,
+    },
+    { tableName: 'instruments', underscored: true, paranoid: true },
   ),
   readings: sequelize.define<ReadingRow>(
     'reading',

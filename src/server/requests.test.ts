@@ -3,43 +3,28 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { writeBuildFile } from '../core/file/buildFile';
-import { readLine } from '../core/instruments/protocol';
 import { blankBuild } from '../core/model/starts';
 import { createBuild } from '../db/builds';
 import { stopWriting } from '../db/writing';
-import { aCheck, aReading } from '../test/checks';
+import { message, send } from '../test/requests';
 import {
   addBuild,
-  bringCheckBack,
   exportBuild,
   getBackup,
   getBuild,
   getBuilds,
-  getChecks,
   getSave,
   getSaves,
   importBuild,
-  listenToStandIn,
   putBuild,
-  putCheck,
-  putReadings,
-  removeCheck,
 } from './requests';
-import type { BuildChecks, KeptSave } from './requests';
+import type { KeptSave } from './requests';
 
 beforeAll(() => {
   process.env.HAVRIK_DB = join(mkdtempSync(join(tmpdir(), 'havrik-requests-')), 'havrik.sqlite');
 });
 afterAll(stopWriting);
 
-const send = (body: unknown, type = 'application/json') =>
-  new Request('http://127.0.0.1/', {
-    method: 'PUT',
-    body: typeof body === 'string' ? body : JSON.stringify(body),
-    headers: { 'content-type': type },
-  });
-const message = async (response: Response) =>
-  `${response.status} ${((await response.json()) as { message: string }).message}`;
 const build = blankBuild('Asked for');
 
 it('gives, saves and exports a build', async () => {
@@ -127,92 +112,4 @@ it('hands out a backup', async () => {
   const answer = await getBackup();
   const entries = unzipSync(new Uint8Array(await answer.arrayBuffer()));
   expect(Object.keys(entries)).toEqual(['about.json', 'havrik.sqlite']);
-});
-
-it('keeps checks and readings, and says what it does not take', async () => {
-  const { id } = await createBuild(build);
-  const { readings: _, ...check } = aCheck(build, 'check-1');
-  expect((await putCheck(id, 'check-1', send({ check }))).status).toBe(200);
-  expect(await message(await putCheck(id, 'other', send({ check })))).toMatch(
-    /^400 .*another name/u,
-  );
-  const reading = aReading('r1');
-  const put = (body: unknown, at = 'check-1') => putReadings(id, at, send(body));
-  expect((await put({ readings: [reading] })).status).toBe(200);
-  expect(await message(await put({ readings: [{ ...reading, plusMinus: 'x' }] }))).toMatch(
-    /^400 readings\.0\.plusMinus is not a number/u,
-  );
-  expect(await message(await put({ readings: [] }, 'nobody'))).toMatch(/^404 /u);
-  const told = (await (await getChecks(id)).json()) as BuildChecks;
-  expect(told.checks).toMatchObject([{ id: 'check-1', readings: [{ id: 'r1' }] }]);
-  expect((await removeCheck(id, 'check-1')).status).toBe(200);
-  expect(await message(await removeCheck(id, 'check-1'))).toMatch(/^404 /u);
-  expect((await bringCheckBack(id, 'check-1')).status).toBe(200);
-  const file = JSON.parse(await (await exportBuild(id)).text()) as { checks: unknown[] };
-  expect(file.checks).toHaveLength(1);
-  expect(await message(await getChecks('b3a2'))).toMatch(/^404 /u);
-});
-
-describe('a simulated instrument', () => {
-  const listen = async (more: Record<string, string> = {}, ended = new AbortController()) => {
-    const { id } = await createBuild(build);
-    const { readings: _, ...check } = aCheck(build, `check-${Math.random()}`);
-    await putCheck(id, check.id, send({ check }));
-    const asked = new URLSearchParams({
-      ...{ session: 's', build: id, check: check.id, device: 'dials', side: 'left', travel: '20' },
-      ...more,
-    });
-    const address = `http://127.0.0.1/api/stand-ins?${asked.toString()}`;
-    return listenToStandIn(new Request(address, { signal: ended.signal }));
-  };
-  /** The first lines that come. */
-  async function first(response: Response): Promise<string[]> {
-    const reader = response.body!.getReader();
-    const { value } = await reader.read();
-    await reader.cancel();
-    return new TextDecoder()
-      .decode(value)
-      .split('\n\n')
-      .flatMap((one) => (one.startsWith('data: ') ? [one.slice(6)] : []));
-  }
-
-  it('speaks as long as somebody listens, of the wheel where it stands', async () => {
-    const response = await listen();
-    expect(response.headers.get('content-type')).toBe('text/event-stream');
-    const lines = await first(response);
-    expect(lines).toHaveLength(2);
-    for (const line of lines) expect(readLine(line).ok).toBe(true);
-    const values = async (travel: string) =>
-      (await first(await listen({ travel, session: 'same' }))).map((line) => {
-        const heard = readLine(line);
-        return heard.ok ? heard.said : null;
-      });
-    const [up] = await values('50');
-    const [down] = await values('-50');
-    expect(Math.abs(up!.value! - down!.value!)).toBeGreaterThan(0.5);
-  });
-
-  it('stays the same instrument while it is asked for by its name', async () => {
-    const { id } = await createBuild(build);
-    const { readings: _, ...check } = aCheck(build, 'one-instrument');
-    await putCheck(id, check.id, send({ check }));
-    const count = async () => {
-      const asked = new URLSearchParams({
-        ...{ session: 'mine', build: id, check: check.id, device: 'level', side: 'left' },
-        travel: '0',
-      });
-      const [line] = await first(
-        await listenToStandIn(new Request(`http://127.0.0.1/?${asked.toString()}`)),
-      );
-      const heard = readLine(line);
-      return heard.ok ? heard.said.count : NaN;
-    };
-    expect([await count(), await count(), await count()]).toEqual([0, 1, 2]);
-  });
-
-  it('refuses what there is not, in words', async () => {
-    expect(await message(await listen({ device: 'tape' }))).toMatch(/^400 device /u);
-    expect(await message(await listen({ check: 'nobody' }))).toMatch(/^404 /u);
-    expect(await message(await listen({ travel: 'x' }))).toMatch(/^400 travel /u);
-  });
 });

@@ -95,7 +95,7 @@ export async function standInFor(asked: AskedStandIn): Promise<((now: number) =>
   for (const [key, { used }] of running) if (now - used > KEPT) running.delete(key);
   // What was fitted since makes another car of it; the instrument stays as it is.
   const { device, side, seed, session, travel } = asked;
-  const of = `${device} ${side} ${asked.trouble} ${seed}`;
+  const of = `${check.id} ${device} ${side} ${asked.trouble} ${seed}`;
   const { training } = check;
   const on = `${check.rounds.length} ${training?.acts.length} ${training && asked.going}`;
   const known = running.get(session);

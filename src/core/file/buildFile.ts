@@ -38,9 +38,12 @@ export function readBuildFile(text: string): Checked<Build> {
 export const tooLarge = (bytes: number): string =>
   `the file is ${(bytes / 1e6).toFixed(1)} MB: a Havrik build is a few kB, at most ${LARGEST_FILE / 1e6} MB is read`;
 
-/** Checks of a file under names that say their place: a build written again is the same file. */
-const numbered = ({ checks, ...build }: Build): Build => ({
+/** Checks and instruments of a file under names that say their place: a build written again is the same file. */
+const numbered = ({ checks, instruments, ...build }: Build): Build => ({
   ...build,
+  ...(instruments && {
+    instruments: instruments.map((one, i) => ({ ...one, id: `instrument-${i + 1}` })),
+  }),
   ...(checks && {
     checks: checks.map((check, c) => ({
       ...check,

@@ -1,22 +1,14 @@
 import fc from 'fast-check';
 import { Listener, QUIET } from './listener';
-import {
-  COUNTS,
-  DEVICES,
-  DEVICE_NAMES,
-  READS,
-  inUnit,
-  readLine,
-  sumOf,
-  writeLine,
-} from './protocol';
+import { COUNTS, DEVICES, READS, inUnit, readLine, sumOf, writeLine } from './protocol';
+import { INSTRUMENT_KINDS } from '../model/instruments';
 import type { Device, InstrumentUnit } from './protocol';
 import type { TROUBLE_NAMES } from './standIn';
 import { GOOD, StandIn } from './standIn';
 
 const UNITS: Record<'mm' | 'deg', InstrumentUnit[]> = { mm: ['mm', 'in'], deg: ['deg', 'min'] };
 
-const anyDevice = fc.constantFrom(...DEVICE_NAMES);
+const anyDevice = fc.constantFrom(...INSTRUMENT_KINDS);
 const line = (text: string) => `${text}*${sumOf(text)}`;
 
 describe('a line', () => {
@@ -141,14 +133,19 @@ describe('a stand-in', () => {
     return Math.sqrt(list.reduce((sum, x) => sum + (x - mean) ** 2, 0) / list.length);
   };
 
-  it.each(DEVICE_NAMES)('says what the car stands at, as well as a good one does: %s', (device) => {
-    const { values, quiet, standing } = hear(device, 'none');
-    expect(values).toHaveLength(600 * DEVICES[device].length);
-    expect(Math.abs(values.reduce((sum, x) => sum + x, 0) / values.length - 2)).toBeLessThan(0.01);
-    expect(spread(values) / GOOD[device].noise).toBeGreaterThan(0.85);
-    expect(spread(values) / GOOD[device].noise).toBeLessThan(1.15);
-    expect([quiet, standing.lost, standing.garbled, standing.empty]).toEqual([0, 0, 0, 0]);
-  });
+  it.each(INSTRUMENT_KINDS)(
+    'says what the car stands at, as well as a good one does: %s',
+    (device) => {
+      const { values, quiet, standing } = hear(device, 'none');
+      expect(values).toHaveLength(600 * DEVICES[device].length);
+      expect(Math.abs(values.reduce((sum, x) => sum + x, 0) / values.length - 2)).toBeLessThan(
+        0.01,
+      );
+      expect(spread(values) / GOOD[device].noise).toBeGreaterThan(0.85);
+      expect(spread(values) / GOOD[device].noise).toBeLessThan(1.15);
+      expect([quiet, standing.lost, standing.garbled, standing.empty]).toEqual([0, 0, 0, 0]);
+    },
+  );
 
   it('has every trouble that it is asked for', () => {
     expect(spread(hear('level', 'noise').values) / GOOD.level.noise).toBeGreaterThan(6);
@@ -160,7 +157,7 @@ describe('a stand-in', () => {
     expect(standing.empty).toBeGreaterThan(40);
     expect(hear('level', 'cable').quiet).toBeGreaterThan(5);
     // Minutes and inches are told as such: what they say comes out the same.
-    for (const device of DEVICE_NAMES) {
+    for (const device of INSTRUMENT_KINDS) {
       const { values } = hear(device, 'units');
       expect(Math.abs(values.reduce((sum, x) => sum + x, 0) / values.length - 2)).toBeLessThan(
         0.01,

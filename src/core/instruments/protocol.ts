@@ -1,3 +1,5 @@
+import type { InstrumentKind } from '../model/instruments';
+
 /**
  * What instruments say: one reading a line of plain letters, `level camber -1.23 deg 41*5a`. Device, channel, value (or
  * `----` where there is none), unit, a count that rises by one from line to line (0 after 65535), and after the star two
@@ -10,9 +12,8 @@ export const DEVICES = {
   pointer: ['spot'],
   dials: ['front', 'rear'],
   height: ['hub'],
-} as const satisfies Record<string, readonly string[]>;
-export type Device = keyof typeof DEVICES;
-export const DEVICE_NAMES = Object.keys(DEVICES) as Device[];
+} as const satisfies Record<InstrumentKind, readonly string[]>;
+export type Device = InstrumentKind;
 
 /** What a unit is of, mm or degrees. */
 const UNITS = {

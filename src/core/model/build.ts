@@ -3,6 +3,7 @@ import type { CornerType } from '../corners/cornerType';
 import { CORNER_TYPES, steersBy } from '../corners/kinds';
 import { askedSchema } from './asked';
 import { briefSchema } from './brief';
+import { MOST_INSTRUMENTS, instrumentSchema } from './instruments';
 import { MOST_CHECKS, MOST_READINGS, checkSchemaOf, readingSchema } from './checks';
 import { columnSchema } from './column';
 import type { Column } from './column';
@@ -310,6 +311,8 @@ export const buildSchema = group({
   layouts: listOf(variantSchema, 40, 'variants').optional(),
   /** What was checked on the stands; in files alone: the database keeps it in rows of its own. */
   checks: listOf(keptCheckSchema, MOST_CHECKS, 'checks').optional(),
+  /** What these were read with; in files alone, too. */
+  instruments: listOf(instrumentSchema, MOST_INSTRUMENTS, 'instruments').optional(),
 });
 
 export type Build = z.infer<typeof buildSchema>;

@@ -1,4 +1,4 @@
-import { listenToStandIn } from '@/server/requests';
+import { listenToStandIn } from '@/server/checkRequests';
 
 export const dynamic = 'force-dynamic';
 

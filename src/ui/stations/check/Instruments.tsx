@@ -4,7 +4,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { DEVICES, DEVICE_NAMES, READS } from '@/core/instruments/protocol';
+import { DEVICES, READS } from '@/core/instruments/protocol';
+import { INSTRUMENT_KINDS } from '@/core/model/instruments';
 import type { Device } from '@/core/instruments/protocol';
 import { TROUBLE_NAMES } from '@/core/instruments/standIn';
 import type { Trouble } from '@/core/instruments/standIn';
@@ -87,7 +88,7 @@ export function Instruments({
           onChange={(event) => setDevice(event.target.value as Device)}
           sx={{ width: 150 }}
         >
-          {DEVICE_NAMES.map((one) => (
+          {INSTRUMENT_KINDS.map((one) => (
             <MenuItem key={one} value={one}>
               {WORDS[one]}
             </MenuItem>

@@ -1,4 +1,4 @@
-import { getChecks } from '@/server/requests';
+import { getChecks } from '@/server/checkRequests';
 
 export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   getChecks((await params).id);

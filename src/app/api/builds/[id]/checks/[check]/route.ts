@@ -1,4 +1,4 @@
-import { bringCheckBack, putCheck, removeCheck } from '@/server/requests';
+import { bringCheckBack, putCheck, removeCheck } from '@/server/checkRequests';
 
 type Asked = { params: Promise<{ id: string; check: string }> };
 

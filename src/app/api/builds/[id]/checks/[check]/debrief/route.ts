@@ -1,4 +1,4 @@
-import { debrief } from '@/server/requests';
+import { debrief } from '@/server/checkRequests';
 
 /** Ends a training. */
 export const POST = async (

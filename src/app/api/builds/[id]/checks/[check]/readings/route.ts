@@ -1,4 +1,4 @@
-import { putReadings } from '@/server/requests';
+import { putReadings } from '@/server/checkRequests';
 
 type Asked = { params: Promise<{ id: string; check: string }> };
 

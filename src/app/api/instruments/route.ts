@@ -1,0 +1,5 @@
+import { getInstruments } from '@/server/instrumentRequests';
+
+export const dynamic = 'force-dynamic';
+
+export const GET = async () => getInstruments();
