@@ -1,66 +1,18 @@
-import { act, render, screen, waitFor, within } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { SnackbarProvider } from 'notistack';
 import { usualSetup } from '@/core/check/evidence';
 import { readCar } from '@/core/check/virtualCar';
 import { normalsApart } from '@/core/geometry/random';
 import { writeLine } from '@/core/instruments/protocol';
-import { wheelOf } from '@/core/kinematics/wheel';
-import type { KeptCheck } from '@/core/model/build';
 import type { CheckReading } from '@/core/model/checks';
 import { blankBuild } from '@/core/model/starts';
 import { variantsOf } from '@/core/model/variants';
+import { showChecks, screenOf } from '@/test/checkScreen';
 import { aCheck } from '@/test/checks';
-import { Editing } from '@/test/editing';
-import type { Held } from '@/test/editing';
-import { Check } from './Check';
 import { useChecks } from './checkStore';
-import { useManners } from './tone';
 
 const user = userEvent.setup({ delay: null });
-const held: Held = { build: blankBuild('x') };
 const setup = { ...usualSetup(blankBuild('x').front, 'hub'), heightOff: 0.5 };
-
-/** A server that has checks, and takes every reading. */
-function serve(checks: KeptCheck[]) {
-  global.fetch = jest.fn(
-    async (_: string, init?: RequestInit) =>
-      ({
-        ok: true,
-        status: 200,
-        json: async () => (init?.method ? { kept: 1 } : { checks, gone: [] }),
-      }) as unknown as Response,
-  ) as never;
-}
-
-async function show(checks: KeptCheck[] = [], unit: 'mm' | 'in' = 'mm') {
-  serve(checks);
-  held.build = blankBuild('Stands');
-  window.history.replaceState(null, '', `/builds/b-${Math.random()}/check`);
-  render(
-    <SnackbarProvider>
-      <Editing held={held}>
-        {(now, onEdit) => (
-          <Check
-            build={now}
-            wheel={wheelOf(now, 'front', 'left')}
-            unit={unit}
-            bands={null}
-            onEdit={onEdit}
-          />
-        )}
-      </Editing>
-    </SnackbarProvider>,
-  );
-  await act(async () => {
-    await new Promise((resolve) => setTimeout(resolve, 30));
-  });
-}
-
-beforeEach(() => {
-  localStorage.clear();
-  useManners.setState({ keys: false, tone: false });
-});
 
 const button = (name: string | RegExp) => screen.getByRole('button', { name });
 const field = (name: string) => screen.getByRole('textbox', { name });
@@ -91,7 +43,7 @@ function readOff(point: string, by: number): CheckReading[] {
 }
 
 it('begins a check, prompts every height, and says more with every reading', async () => {
-  await show();
+  await showChecks();
   await user.click(button('bare hub or disc'));
   await type('Read by', 'Ada');
   await user.click(button('Begin'));
@@ -119,7 +71,7 @@ it('begins a check, prompts every height, and says more with every reading', asy
 });
 
 it('takes half of nothing: what is no number stays in its field with the reason', async () => {
-  await show([aCheck(blankBuild('Stands'), 'c')]);
+  await showChecks([aCheck(blankBuild('Stands'), 'c')]);
   await type('front', '12.x');
   await type('rear', '100');
   await user.click(button('Take it'));
@@ -137,8 +89,7 @@ it('takes half of nothing: what is no number stays in its field with the reason'
 });
 
 it('has keys for one thumb', async () => {
-  useManners.setState({ keys: true });
-  await show([aCheck(blankBuild('Stands'), 'c')]);
+  await showChecks([aCheck(blankBuild('Stands'), 'c')], { keys: true });
   const keys = within(screen.getByRole('group', { name: 'Large keys' }));
   const press = (name: string) => user.click(keys.getByRole('button', { name }));
   for (const key of ['1', '0', '7', 'delete a digit', '3', '.', '5']) await press(key);
@@ -151,7 +102,9 @@ it('has keys for one thumb', async () => {
 });
 
 it('takes the last reading back, and brings it again', async () => {
-  await show([aCheck(blankBuild('Stands'), 'c', { setup, readings: readOff('upperOuter.up', 0) })]);
+  await showChecks([
+    aCheck(blankBuild('Stands'), 'c', { setup, readings: readOff('upperOuter.up', 0) }),
+  ]);
   await user.click(button('Take the last one back'));
   expect(readings()).toHaveLength(13);
   await user.click(button('Get it back'));
@@ -159,7 +112,9 @@ it('takes the last reading back, and brings it again', async () => {
 });
 
 it('names the number that was wrong, and takes it into a variant of its own', async () => {
-  await show([aCheck(blankBuild('Stands'), 'c', { setup, readings: readOff('upperOuter.up', 9) })]);
+  await showChecks([
+    aCheck(blankBuild('Stands'), 'c', { setup, readings: readOff('upperOuter.up', 9) }),
+  ]);
   expect(await screen.findByText('✕ Does not fit')).toBeInTheDocument();
   const blamed = within(screen.getByRole('region', { name: 'Measure this again first' }));
   const items = await blamed.findAllByRole('listitem');
@@ -167,7 +122,7 @@ it('names the number that was wrong, and takes it into a variant of its own', as
   expect(at).toBeGreaterThanOrEqual(0);
   expect(at).toBeLessThan(3);
   await user.click(within(items[at]).getByRole('button', { name: 'Take it into the model' }));
-  const [open, before] = variantsOf(held.build);
+  const [open, before] = variantsOf(screenOf.build);
   expect(open.name).toMatch(/^As checked: upper ball joint/u);
   expect(before.front.points['upperOuter'].up).toBe(blankBuild('x').front.points['upperOuter'].up);
   const moved = open.front.points['upperOuter'].up - before.front.points['upperOuter'].up;
@@ -175,7 +130,7 @@ it('names the number that was wrong, and takes it into a variant of its own', as
 });
 
 it('counts what was fitted as a move, and undoes it while nothing was read since', async () => {
-  await show([
+  await showChecks([
     aCheck(blankBuild('Stands'), 'c', { setup, readings: readOff('tieRodOuter.up', -12) }),
   ]);
   const next = await screen.findByText(/^Next: tie rod (outer|inner) joint/u);
@@ -194,7 +149,9 @@ it('counts what was fitted as a move, and undoes it while nothing was read since
 });
 
 it('leaves a reading out without losing it', async () => {
-  await show([aCheck(blankBuild('Stands'), 'c', { setup, readings: readOff('upperOuter.up', 0) })]);
+  await showChecks([
+    aCheck(blankBuild('Stands'), 'c', { setup, readings: readOff('upperOuter.up', 0) }),
+  ]);
   await user.click(button('readings'));
   const [first] = screen.getAllByRole('checkbox', { name: 'this reading counts' });
   await user.click(first);
@@ -204,7 +161,7 @@ it('leaves a reading out without losing it', async () => {
 });
 
 it('tells heights by a tape to the hub, and prompts what it will read', async () => {
-  await show([aCheck(blankBuild('Stands'), 'c')]);
+  await showChecks([aCheck(blankBuild('Stands'), 'c')]);
   await user.click(button('set-up'));
   await user.click(screen.getByRole('combobox', { name: 'told by' }));
   await user.click(screen.getByRole('option', { name: /from the floor to the hub/u }));
@@ -216,7 +173,7 @@ it('tells heights by a tape to the hub, and prompts what it will read', async ()
 });
 
 it('says that the server does not answer, and goes on', async () => {
-  await show([aCheck(blankBuild('Stands'), 'c')]);
+  await showChecks([aCheck(blankBuild('Stands'), 'c')]);
   global.fetch = jest.fn(() => Promise.reject(new TypeError('gone'))) as never;
   await type('front', '101');
   await type('rear', '100{Enter}');
@@ -238,6 +195,11 @@ class Speaker {
   }
 }
 
+const OWN = {
+  ...{ id: 'l1', name: 'Level, top drawer', device: 'level', plusMinus: 0.03 },
+  ...{ baud: 4800, note: '' },
+};
+
 describe('instruments', () => {
   const said = (channel: string, value: number | null, count: number) =>
     act(() =>
@@ -251,7 +213,7 @@ describe('instruments', () => {
   });
 
   it('puts what a stand-in says into the fields, and says where it came from', async () => {
-    await show([aCheck(blankBuild('Stands'), 'c')]);
+    await showChecks([aCheck(blankBuild('Stands'), 'c')]);
     await type('height', '25');
     await user.click(button('Instruments'));
     await user.click(screen.getByRole('combobox', { name: 'stand-in' }));
@@ -280,7 +242,7 @@ describe('instruments', () => {
   });
 
   it('counts what was lost, hears when nothing comes, and stops', async () => {
-    await show([aCheck(blankBuild('Stands'), 'c')]);
+    await showChecks([aCheck(blankBuild('Stands'), 'c')]);
     await user.click(button('Instruments'));
     await user.click(button('Listen to it'));
     said('front', 1, 0);
@@ -307,21 +269,25 @@ describe('instruments', () => {
       value: Uint8Array.from(text, (letter) => letter.charCodeAt(0)),
     }));
     const port = {
-      open: jest.fn(() => Promise.resolve()),
+      readable: null as unknown,
+      open: jest.fn(() => {
+        port.readable = opened;
+        return Promise.resolve();
+      }),
       close: jest.fn(() => Promise.resolve()),
-      readable: {
-        getReader: () => ({
-          read: () =>
-            chunks.length > 0
-              ? Promise.resolve(chunks.shift())
-              : new Promise((resolve) => (give = resolve)),
-          releaseLock: () => undefined,
-          cancel: () => {
-            give({ done: true });
-            return Promise.resolve();
-          },
-        }),
-      },
+    };
+    const opened = {
+      getReader: () => ({
+        read: () =>
+          chunks.length > 0
+            ? Promise.resolve(chunks.shift())
+            : new Promise((resolve) => (give = resolve)),
+        releaseLock: () => undefined,
+        cancel: () => {
+          give({ done: true });
+          return Promise.resolve();
+        },
+      }),
     };
     Object.defineProperty(navigator, 'serial', {
       value: { requestPort: () => Promise.resolve(port) },
@@ -331,15 +297,106 @@ describe('instruments', () => {
       decode = (bytes: Uint8Array) => String.fromCharCode(...bytes);
     }
     Object.assign(globalThis, { TextDecoder: Decoder });
-    await show([aCheck(blankBuild('Stands'), 'c')]);
+    const passed: { address: string; text: string }[] = [];
+    await showChecks([aCheck(blankBuild('Stands'), 'c')], {
+      answers: (address, init) => {
+        if (address === '/api/instruments') return { instruments: [OWN], gone: [] };
+        if (address.startsWith('/api/heard/'))
+          passed.push({ address, ...(JSON.parse(init!.body as string) as { text: string }) });
+        return undefined;
+      },
+    });
     await user.click(button('Instruments'));
+    await user.click(screen.getByRole('combobox', { name: 'which of yours' }));
+    await user.click(screen.getByRole('option', { name: OWN.name }));
     await user.click(button('Listen to the serial port'));
     expect(await screen.findByText('● stands still')).toBeInTheDocument();
+    expect(port.open).toHaveBeenCalledWith({ baudRate: 4800 });
     await user.click(button('Put it in'));
     expect(field('camber')).toHaveValue('-1.5');
     await user.click(button('Take it'));
-    expect(readings()[0]).toMatchObject({ method: 'level', values: [-1.5], from: 'serial level' });
+    expect(readings()[0]).toMatchObject({
+      ...{ method: 'level', values: [-1.5], from: OWN.name, plusMinus: 0.03 },
+    });
+    // Windows without a port hear every piece of it.
+    await waitFor(() => expect(passed.map(({ text }) => text).join('')).toBe(pieces));
+    expect(passed[0]).toMatchObject({ name: OWN.name });
     await user.click(button('Stop'));
     await waitFor(() => expect(port.close).toHaveBeenCalled());
+  });
+
+  it('listens in on what another window hears', async () => {
+    const asked: string[] = [];
+    await showChecks([aCheck(blankBuild('Stands'), 'c')], {
+      answers: (address) => {
+        asked.push(address);
+        if (address === '/api/instruments') return { instruments: [OWN], gone: [] };
+        if (address === '/api/heard') return [{ session: 'port 1', name: OWN.name }];
+        return undefined;
+      },
+    });
+    await user.click(button('Instruments'));
+    await user.click(await screen.findByRole('button', { name: `Listen in: ${OWN.name}` }));
+    expect(Speaker.all.at(-1)!.address).toBe('/api/heard/port%201');
+    for (let count = 0; count < 5; count++)
+      act(() =>
+        Speaker.all.at(-1)!.onmessage({
+          data: writeLine({ device: 'level', channel: 'camber', value: 0.75, unit: 'deg', count }),
+        }),
+      );
+    await user.click(button('Put it in'));
+    expect(field('camber')).toHaveValue('0.75');
+    expect(field('±')).toHaveValue('0.03');
+  });
+
+  it('refuses one that another hangs on the cable of', async () => {
+    await showChecks([aCheck(blankBuild('Stands'), 'c')], {
+      answers: (address) => {
+        if (address === '/api/instruments') return { instruments: [OWN], gone: [] };
+        if (address === '/api/heard') return [{ session: 's', name: OWN.name }];
+        return undefined;
+      },
+    });
+    await user.click(button('Instruments'));
+    await user.click(await screen.findByRole('button', { name: `Listen in: ${OWN.name}` }));
+    said('front', 1, 0);
+    said('rear', 1, 1);
+    expect(screen.getByText(/This is no digital level/u)).toBeInTheDocument();
+    expect(button('Put it in')).toBeDisabled();
+  });
+
+  it('keeps those of the workshop, and takes none by half', async () => {
+    const kept: unknown[] = [];
+    let gone: { id: string; name: string }[] = [];
+    await showChecks([aCheck(blankBuild('Stands'), 'c')], {
+      answers: (address, init) => {
+        if (init?.method === 'DELETE') gone = [{ id: OWN.id, name: OWN.name }];
+        if (init?.method === 'PUT') kept.push(JSON.parse(init.body as string));
+        if (address === '/api/instruments')
+          return { instruments: gone.length > 0 ? [] : [OWN], gone };
+        return undefined;
+      },
+    });
+    await user.click(button('Instruments'));
+    await user.click(button('Instruments of the workshop'));
+    await type('called', 'Gauges');
+    await user.click(screen.getByRole('combobox', { name: 'what it is' }));
+    await user.click(screen.getByRole('option', { name: 'two dial gauges' }));
+    await type('± of a reading, mm', 'fine');
+    await user.click(button('Add it'));
+    expect(screen.getByText(/“fine” is not a length/u)).toBeInTheDocument();
+    expect(field('called')).toHaveValue('Gauges');
+    await type('± of a reading, mm', '0.02');
+    await type('baud', '7');
+    await user.click(button('Add it'));
+    expect(screen.getByText('is below 300 baud')).toBeInTheDocument();
+    expect(kept).toEqual([]);
+    await type('baud', '19200{Enter}');
+    await waitFor(() => expect(field('called')).toHaveValue(''));
+    expect(kept).toMatchObject([
+      { instrument: { name: 'Gauges', device: 'dials', plusMinus: 0.02, baud: 19200 } },
+    ]);
+    await user.click(button(`Away: ${OWN.name}`));
+    expect(await screen.findByRole('button', { name: `Get back: ${OWN.name}` })).toBeVisible();
   });
 });

@@ -122,7 +122,7 @@ export function Entry({
     corner && typedHeight.ok
       ? travelOf(typedHeight.value, setup, corner, drawn.damper, moved)
       : null;
-  const putIn = ({ device, values, from }: Used) => {
+  const putIn = ({ device, values, from, plusMinus }: Used) => {
     const way = METHOD_OF[device];
     if (way === null) {
       if (setup.heightBy !== 'hub') {
@@ -143,7 +143,7 @@ export function Entry({
     setTexts((now) => ({
       ...EMPTY,
       height: now.height,
-      plusMinus: way === method ? now.plusMinus : null,
+      plusMinus: plusMinus !== undefined ? print(plusMinus) : way === method ? now.plusMinus : null,
       ...texts,
     }));
     setUsed({ from, ...texts });

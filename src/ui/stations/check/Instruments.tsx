@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { DEVICES, READS } from '@/core/instruments/protocol';
 import { INSTRUMENT_KINDS } from '@/core/model/instruments';
 import type { Device } from '@/core/instruments/protocol';
@@ -12,15 +12,11 @@ import type { Trouble } from '@/core/instruments/standIn';
 import { printAngle, printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
-import { canSerial, pickPort, useInstrument } from './instruments';
+import { OwnInstruments } from './OwnInstruments';
+import { DEVICE_WORDS, canSerial, pickPort, useHeardElsewhere, useInstrument } from './instruments';
 import type { Source, Wheeled } from './instruments';
+import { loadInstruments, useOwnInstruments } from './ownInstruments';
 
-const WORDS: Record<Device, string> = {
-  level: 'digital level',
-  pointer: 'angle pointer',
-  dials: 'two dial gauges',
-  height: 'height gauge',
-};
 const TROUBLE_WORDS: Record<Trouble, string> = {
   none: 'as good as one from the drawer',
   noise: 'it trembles',
@@ -36,6 +32,8 @@ export interface Used {
   /** By channel, mm or degrees. */
   values: Readonly<Record<string, number>>;
   from: string;
+  /** Of one of the workshop's own, mm or degrees. */
+  plusMinus?: number;
 }
 
 /** Instruments that are listened to, and what they say. */
@@ -54,6 +52,13 @@ export function Instruments({
   const [sources, setSources] = useState<readonly Source[]>([]);
   const [device, setDevice] = useState<Device>('level');
   const [trouble, setTrouble] = useState<Trouble>('none');
+  const { list: owned } = useOwnInstruments();
+  const elsewhere = useHeardElsewhere();
+  const [shows, setShows] = useState(false);
+  const [own, setOwn] = useState('');
+  useEffect(() => void loadInstruments(), []);
+  const mine = new Set(sources.map(({ id }) => id));
+  const others = elsewhere.filter(({ session }) => !mine.has(session));
   const add = (source: Source) => setSources((now) => [...now, source]);
   return (
     <Box component="section" aria-label="Instruments" sx={{ display: 'grid', gap: 1 }}>
@@ -67,19 +72,55 @@ export function Instruments({
           onStop={() => setSources((now) => now.filter((one) => one !== source))}
         />
       ))}
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
-        {!trained && canSerial() && (
-          <Button
-            size="small"
-            onClick={() =>
-              void pickPort().then((port) => {
-                if (port) add({ id: crypto.randomUUID(), of: 'serial', port });
-              })
-            }
-          >
-            Listen to the serial port
+      {!trained && (
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+          {canSerial() && (
+            <>
+              <TextField
+                select
+                size="small"
+                label="which of yours"
+                value={owned?.some(({ id }) => id === own) ? own : ''}
+                onChange={(event) => setOwn(event.target.value)}
+                sx={{ width: 190 }}
+              >
+                <MenuItem value="">any other</MenuItem>
+                {owned?.map(({ id, name }) => (
+                  <MenuItem key={id} value={id}>
+                    {name}
+                  </MenuItem>
+                ))}
+              </TextField>
+              <Button
+                size="small"
+                onClick={() =>
+                  void pickPort().then((port) => {
+                    const picked = owned?.find(({ id }) => id === own) ?? null;
+                    if (port) add({ id: crypto.randomUUID(), of: 'serial', port, own: picked });
+                  })
+                }
+              >
+                Listen to the serial port
+              </Button>
+            </>
+          )}
+          {others.map(({ session, name }) => (
+            <Button
+              key={session}
+              size="small"
+              disabled={sources.some((one) => one.of === 'elsewhere' && one.session === session)}
+              onClick={() => add({ id: crypto.randomUUID(), of: 'elsewhere', session, name })}
+            >
+              Listen in: {name}
+            </Button>
+          ))}
+          <Button size="small" onClick={() => setShows(true)}>
+            Instruments of the workshop
           </Button>
-        )}
+        </Box>
+      )}
+      {shows && <OwnInstruments unit={unit} onClose={() => setShows(false)} />}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
         <TextField
           select
           size="small"
@@ -90,7 +131,7 @@ export function Instruments({
         >
           {INSTRUMENT_KINDS.map((one) => (
             <MenuItem key={one} value={one}>
-              {WORDS[one]}
+              {DEVICE_WORDS[one]}
             </MenuItem>
           ))}
         </TextField>
@@ -152,7 +193,17 @@ function Listening({
     return typeof value === 'number' ? [[channel, value] as const] : [];
   });
   const whole = all.length > 0 && all.length === channels.length && !quiet && trouble === '';
-  const name = `${source.of === 'serial' ? 'serial' : 'stand-in'} ${device ?? ''}`.trim();
+  const { list: owned } = useOwnInstruments();
+  // What another window hears is called as the workshop's own is.
+  const own =
+    source.of === 'serial'
+      ? source.own
+      : source.of === 'elsewhere'
+        ? (owned?.find(({ name }) => name === source.name) ?? null)
+        : null;
+  const name =
+    own?.name ?? `${source.of === 'stand-in' ? 'stand-in' : 'serial'} ${device ?? ''}`.trim();
+  const other = own !== null && device !== null && own.device !== device;
   return (
     <Box
       data-instrument={device ?? 'none'}
@@ -167,7 +218,8 @@ function Listening({
       }}
     >
       <Typography variant="body2" sx={{ fontWeight: 600 }}>
-        {device ? WORDS[device] : 'nothing heard yet'}
+        {own && `${own.name}: `}
+        {device ? DEVICE_WORDS[device] : 'nothing heard yet'}
       </Typography>
       {all.map(([channel, value]) => (
         <span key={channel}>
@@ -178,13 +230,15 @@ function Listening({
         </span>
       ))}
       <Typography variant="body2" role="status">
-        {trouble !== ''
-          ? `△ ${trouble}`
-          : quiet
-            ? '△ Nothing comes: look at its cable.'
-            : steady
-              ? '● stands still'
-              : '○ moves'}
+        {other
+          ? `△ This is no ${DEVICE_WORDS[own.device]}: another instrument hangs on this cable.`
+          : trouble !== ''
+            ? `△ ${trouble}`
+            : quiet
+              ? '△ Nothing comes: look at its cable.'
+              : steady
+                ? '● stands still'
+                : '○ moves'}
       </Typography>
       {lost + garbled + empty > 0 && (
         <Typography variant="caption" sx={{ color: VERDICT.edge }}>
@@ -195,8 +249,14 @@ function Listening({
       <Button
         size="small"
         variant="outlined"
-        disabled={!whole}
-        onClick={() => device && onUse({ device, values: Object.fromEntries(all), from: name })}
+        disabled={!whole || other}
+        onClick={() =>
+          device &&
+          onUse({
+            ...{ device, values: Object.fromEntries(all), from: name },
+            ...(own && { plusMinus: own.plusMinus }),
+          })
+        }
       >
         Put it in
       </Button>

@@ -35,6 +35,7 @@ import { NARROW, PHONE, UNSEEN } from '../../theme';
 import type { DeskProps } from '../list';
 import { CheckCaution } from './CheckCaution';
 import { CheckCurve } from './CheckCurve';
+import { Compare } from './Compare';
 import { Entry } from './Entry';
 import { ReadingList } from './ReadingList';
 import { Says } from './Says';
@@ -42,7 +43,7 @@ import { SetupFields } from './SetupFields';
 import { Training } from './Training';
 import { dropReading, keepCheck, keepReadings, useChecks } from './checkStore';
 
-const PARTS = ['read', 'readings', 'set-up'] as const;
+const PARTS = ['read', 'readings', 'compare', 'set-up'] as const;
 type Part = (typeof PARTS)[number] | 'training';
 const SHOWN = ['toe', 'camber'] as const;
 
@@ -317,6 +318,21 @@ export function OpenCheck({
                 onDropRound={readSince ? null : () => change({ rounds: check.rounds.slice(0, -1) })}
               />
             )}
+          </Scrolled>
+        )}
+        {part === 'compare' && (
+          <Scrolled role="region" aria-label="Compared" tabIndex={0}>
+            <Compare
+              build={build}
+              check={check}
+              points={found.points}
+              curve={(of, side) => ({
+                drawn: [drawnCurve(new Wheel(axle, side, asDrawn, travel), of)],
+                limits: targets.bumpSteer,
+                travel,
+              })}
+              unit={unit}
+            />
           </Scrolled>
         )}
         {part === 'set-up' && (

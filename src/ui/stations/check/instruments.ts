@@ -4,10 +4,15 @@ import type { Standing } from '@/core/instruments/listener';
 import type { Device } from '@/core/instruments/protocol';
 import type { Trouble } from '@/core/instruments/standIn';
 import type { Side } from '@/core/model/build';
+import { USUAL_BAUD } from '@/core/model/instruments';
+import type { Instrument } from '@/core/model/instruments';
+import { z } from 'zod';
 
 /** What is listened to: an instrument on this machine's serial port, or a simulated one. */
 export type Source =
-  | { id: string; of: 'serial'; port: SerialLike }
+  | { id: string; of: 'serial'; port: SerialLike; own: Instrument | null }
+  /** On the serial port of a window elsewhere, which passes on what it hears. */
+  | { id: string; of: 'elsewhere'; session: string; name: string }
   | { id: string; of: 'stand-in'; device: Device; trouble: Trouble; seed: number };
 
 /** What is used of a serial port of the browser's. */
@@ -21,8 +26,6 @@ interface SerialNavigator {
   serial?: { requestPort: () => Promise<SerialLike> };
 }
 
-/** Of most instruments' cables. */
-const BAUD = 9600;
 /** How often it is looked whether somebody is still heard, ms. */
 const LOOK = 500;
 
@@ -61,7 +64,12 @@ export function useInstrument(source: Source, wheel: Wheeled): Heard {
     trouble: '',
   }));
   // A simulated wheel is moved by asking for it elsewhere; a real one is moved by hand.
-  const address = source.of === 'stand-in' ? addressOf(source, wheel) : '';
+  const address =
+    source.of === 'stand-in'
+      ? addressOf(source, wheel)
+      : source.of === 'elsewhere'
+        ? `/api/heard/${encodeURIComponent(source.session)}`
+        : '';
   useEffect(() => {
     const own = new Listener();
     listener.current = own;
@@ -74,8 +82,8 @@ export function useInstrument(source: Source, wheel: Wheeled): Heard {
     };
     const stop =
       source.of === 'serial'
-        ? listenToPort(source.port, take, (trouble) => tell(trouble))
-        : listenToStandIn(address, take, (trouble) => tell(trouble));
+        ? listenToPort(source, take, (trouble) => tell(trouble))
+        : listenToEvents(address, take, (trouble) => tell(trouble));
     const look = setInterval(() => {
       if (Date.now() - begun > LOOK && own.isQuiet(Date.now()))
         setHeard((now) => ({ ...now, quiet: true }));
@@ -87,6 +95,62 @@ export function useInstrument(source: Source, wheel: Wheeled): Heard {
   }, [source, address]);
   return heard;
 }
+
+/** How often what was heard is passed on, ms. */
+const PASS_ON = 250;
+
+/** Passes on what is heard on a port, for windows that have none: what gets lost is heard of in the count of its lines. */
+function passOn(session: string, name: string) {
+  let text = '';
+  const send = setInterval(() => {
+    if (text === '') return;
+    const body = JSON.stringify({ name, text: text.slice(-4000) });
+    text = '';
+    void fetch(`/api/heard/${session}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    }).catch(() => undefined);
+  }, PASS_ON);
+  return {
+    add: (more: string) => void (text += more),
+    stop: () => clearInterval(send),
+  };
+}
+
+const heardSchema = z.array(z.object({ session: z.string(), name: z.string() }));
+export type Elsewhere = z.infer<typeof heardSchema>[number];
+
+/** Between looks at what others hear, ms. */
+const ASK = 3000;
+
+/** Instruments that other windows hear on their machine's serial port. */
+export function useHeardElsewhere(): readonly Elsewhere[] {
+  const [heard, setHeard] = useState<readonly Elsewhere[]>([]);
+  useEffect(() => {
+    let here = true;
+    const ask = async () => {
+      const response = await fetch('/api/heard').catch(() => null);
+      const read = heardSchema.safeParse(await response?.json().catch(() => null));
+      if (here && read.success)
+        setHeard((now) => (JSON.stringify(now) === JSON.stringify(read.data) ? now : read.data));
+    };
+    void ask();
+    const again = setInterval(() => void ask(), ASK);
+    return () => {
+      here = false;
+      clearInterval(again);
+    };
+  }, []);
+  return heard;
+}
+
+export const DEVICE_WORDS: Record<Device, string> = {
+  level: 'digital level',
+  pointer: 'angle pointer',
+  dials: 'two dial gauges',
+  height: 'height gauge',
+};
 
 function addressOf(
   source: Extract<Source, { of: 'stand-in' }>,
@@ -101,7 +165,7 @@ function addressOf(
   return `/api/stand-ins?${asked.toString()}`;
 }
 
-function listenToStandIn(
+function listenToEvents(
   address: string,
   take: (text: string) => void,
   onTrouble: (why: string) => void,
@@ -114,21 +178,25 @@ function listenToStandIn(
 }
 
 function listenToPort(
-  port: SerialLike,
+  { id, port, own }: Extract<Source, { of: 'serial' }>,
   take: (text: string) => void,
   onTrouble: (why: string) => void,
 ): () => void {
+  const baudRate = own?.baud ?? USUAL_BAUD;
+  const passing = passOn(id, own?.name ?? 'serial port');
   let stopped = false;
   let reader: ReadableStreamDefaultReader<Uint8Array> | null = null;
   const decoder = new TextDecoder();
   const read = async () => {
     try {
-      if (!port.readable) await port.open({ baudRate: BAUD });
+      if (!port.readable) await port.open({ baudRate });
       reader = port.readable!.getReader();
       for (;;) {
         const { done, value } = await reader.read();
         if (done || stopped) break;
-        take(decoder.decode(value, { stream: true }));
+        const text = decoder.decode(value, { stream: true });
+        take(text);
+        passing.add(text);
       }
     } catch {
       if (!stopped)
@@ -141,6 +209,7 @@ function listenToPort(
   void read();
   return () => {
     stopped = true;
+    passing.stop();
     void reader?.cancel().catch(() => undefined);
   };
 }
