@@ -8,6 +8,7 @@ import type { CheckedCar } from '../src/core/check/carModel';
 import { usualSetup } from '../src/core/check/evidence';
 import { readCar } from '../src/core/check/virtualCar';
 import { normalsApart } from '../src/core/geometry/random';
+import { writeLine } from '../src/core/instruments/protocol';
 import type { Build, KeptCheck } from '../src/core/model/build';
 import { blankBuild } from '../src/core/model/starts';
 import { makeDoor } from '../src/server/door';
@@ -254,4 +255,118 @@ it('takes a reading from an instrument that stands in for a real one', async () 
   expect(taken).toMatchObject({ method: 'level', height: 12, from: 'stand-in level' });
   expect(String(taken.values[0])).toBe(camber);
   await clickButton(page, 'Stop');
+});
+
+/** Takes a reading at every height that is prompted, from the instrument that is listened to. */
+async function readAll(page: Page, device: string): Promise<void> {
+  for (let k = 0; k < 12; k++) {
+    const prompt = await page.$eval('[data-prompt]', (one) => one.textContent ?? '');
+    if (!prompt.startsWith('Next')) return;
+    await showsIn(page, `[data-instrument="${device}"]`, 'stands still');
+    await clickButton(page, 'Put it in');
+    await clickButton(page, 'Take it');
+    await until(
+      page,
+      `document.querySelector('[data-prompt]').textContent !== ${JSON.stringify(prompt)}`,
+    );
+  }
+}
+const pick = async (page: Page, label: string, option: string) => {
+  await page.locator(`::-p-aria([name="${label}"][role="combobox"])`).click();
+  await page.locator(`::-p-xpath(//li[@role="option"][contains(., "${option}")])`).click();
+  await until(page, `document.querySelector('[role="listbox"]') === null`);
+};
+
+it('trains on a car that is not there, from its first reading to what it really was', async () => {
+  const { page } = at;
+  await beginBuild(page, shop.app.address, 'Night school', 'double-wishbone');
+  await openStation(page, 'Check');
+  await clickButton(page, 'Training');
+  await clickButton(page, 'Begin: Car 2');
+  await showsIn(page, '[data-minutes]', 'so far: 25');
+  await clickButton(page, 'read');
+  await pick(page, 'stand-in', 'two dial gauges');
+  await clickButton(page, 'Listen to it');
+  await readAll(page, 'dials');
+  await page.waitForSelector('[data-next-shim]');
+  await clickButton(page, 'It is fitted');
+  await showsIn(page, '[data-prompt]', 'Next');
+  await readAll(page, 'dials');
+  await clickButton(page, 'training');
+  await pick(page, 'Joint', 'tie rod inner joint');
+  await clickButton(page, 'Look at it (5 min)');
+  await showsIn(page, '[aria-label="What was found"]', 'tight');
+  await pick(page, 'What it was, you think', 'inner end stands lower');
+  await clickButton(page, 'I have done: tell me');
+  await showsIn(page, '[data-in-band]', 'You said so');
+  await showsIn(page, '[data-in-band]', 'further (up|down) than drawn');
+  const [{ training, readings }] = await storedChecks(page);
+  // Every reading came from the stand-in; the shop minutes are those of what was done.
+  expect(readings.every(({ from }) => from === 'stand-in dials')).toBe(true);
+  const heights = readings.length;
+  expect(training!.result!.minutes).toBe(25 + 12 + heights * (2 + 0.5) + 15 + 5);
+  await page.reload({ waitUntil: 'networkidle0' });
+  await showsIn(page, '[data-in-band]', 'You said so');
+  await showsIn(page, '[aria-label="Checks"]', `training: ${training!.result!.minutes} min`);
+  // It says nothing of the build.
+  const rail = await page.$eval('nav[aria-label="Stations"]', (one) => one.textContent ?? '');
+  expect(rail).not.toMatch(/of toe as read/u);
+});
+
+it('reads an instrument of one’s own on the serial port of another window', async () => {
+  const { page } = at;
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Check');
+  await page.waitForSelector('[data-prompt]');
+  await clickButton(page, 'Instruments');
+  await clickButton(page, 'Instruments of the workshop');
+  await typeInto(page, field('called'), 'Yard level');
+  await typeInto(page, field('± of a reading, °'), '0.04');
+  await clickButton(page, 'Add it');
+  await showsIn(page, '[role="dialog"]', 'Yard level, digital level, ± 0.04°, 9600 baud');
+  await clickButton(page, 'Close');
+  let count = 0;
+  const speaks = setInterval(() => {
+    const line = writeLine({
+      ...{ device: 'level', channel: 'camber', value: -1.25, unit: 'deg', count: count++ },
+    });
+    void fetch(`${shop.app.address}/api/heard/yard`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'Yard level', text: `${line}\n` }),
+    });
+  }, 150);
+  try {
+    await clickButton(page, 'Listen in: Yard level');
+    await typeInto(page, field('height'), '14');
+    await showsIn(page, '[data-instrument="level"]', 'stands still');
+    await clickButton(page, 'Put it in');
+    await clickButton(page, 'Take it');
+    for (let i = 0; i < 100; i++) {
+      if ((await storedChecks(page))[0].readings.at(-1)!.from === 'Yard level') break;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    expect((await storedChecks(page))[0].readings.at(-1)).toMatchObject({
+      ...{ method: 'level', values: [-1.25], plusMinus: 0.04, from: 'Yard level' },
+    });
+  } finally {
+    clearInterval(speaks);
+  }
+});
+
+it('holds what was read before something was fitted against what is read now', async () => {
+  const { page } = at;
+  await openBuild(page, shop.app.address, 'Yard roadster');
+  await openStation(page, 'Check');
+  await page.waitForSelector('[data-prompt]');
+  const build = blankBuild('x');
+  build.travel = { bump: 50, droop: 50 };
+  for (const [i, values] of stringReadings(build).entries()) {
+    await typeInto(page, field('height'), String(HEIGHTS[i]));
+    await read(values);
+  }
+  await clickButton(page, 'compare');
+  // The same was read again: nothing is apart.
+  await showsIn(page, '[data-compared]', '5 heights read of both, at 0 of them');
+  expect(await page.$$('table[aria-label="toe, before and now"] tbody tr')).toHaveLength(5);
 });

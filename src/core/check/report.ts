@@ -58,7 +58,7 @@ export function checkReportSheet(
   ];
   return {
     id: `check/${check.id}`,
-    title: `Check: ${check.name}`,
+    title: `${check.training ? 'Training, no real car' : 'Check'}: ${check.name}`,
     group: 'check',
     drawing: curveDrawing(build, found),
     tables: [roundsTable(check), readingsTable(readings, found)].filter(

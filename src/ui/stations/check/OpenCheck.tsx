@@ -5,47 +5,39 @@ import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { useSnackbar } from 'notistack';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { sidesOf } from '@/core/check/carModel';
 import type { CheckedCar } from '@/core/check/carModel';
 import { checkUp } from '@/core/check/checkUp';
 import type { CheckedUp } from '@/core/check/checkUp';
 import type { StationState } from '@/core/judging/stationStates';
 import { worstOf } from '@/core/verdict/verdicts';
 import type { Judged } from '@/core/verdict/verdicts';
-import { readReadingsCsv, writeReadingsCsv } from '@/core/check/readingsCsv';
 import { gathered } from '@/core/check/evidence';
 import { drawnCurve, pointsAhead } from '@/core/check/measuredCurve';
-import { checkReportSheet, reportHeading } from '@/core/check/report';
 import { putInto, takeNumber } from '@/core/check/takeSuspect';
 import { blamedOf, numberInWords } from '@/core/check/words';
 import type { Blamed } from '@/core/check/words';
-import { LARGEST_FILE, fileNameOf, tooLarge } from '@/core/file/buildFile';
 import { Wheel } from '@/core/kinematics/wheel';
 import { briefOf } from '@/core/model/brief';
 import type { KeptCheck } from '@/core/model/build';
 import type { CheckReading, Fitted } from '@/core/model/checks';
-import { describeProblems } from '@/core/model/problems';
 import { copyVariant } from '@/core/model/variants';
-import { counted, cutTo } from '@/core/model/wording';
-import { pagesOf } from '@/core/sheets/pages';
-import { bandAt } from '@/core/tolerance/bands';
-import { download, pickText } from '../../download';
+import { cutTo } from '@/core/model/wording';
 import { Choice } from '../../fields/Choice';
 import { NARROW, PHONE, UNSEEN } from '../../theme';
 import type { DeskProps } from '../list';
 import { CheckCaution } from './CheckCaution';
-import { CheckCurve } from './CheckCurve';
 import { Compare } from './Compare';
 import { Entry } from './Entry';
 import { ReadingList } from './ReadingList';
 import { Says } from './Says';
+import { ReadCurve } from './ReadCurve';
 import { SetupFields } from './SetupFields';
 import { Training } from './Training';
+import { useCheckFiles } from './checkFiles';
 import { dropReading, keepCheck, keepReadings, useChecks } from './checkStore';
 
 const PARTS = ['read', 'readings', 'compare', 'set-up'] as const;
 type Part = (typeof PARTS)[number] | 'training';
-const SHOWN = ['toe', 'camber'] as const;
 
 /** What the station gives a check that is open. */
 export type Props = Pick<DeskProps, 'build' | 'wheel' | 'unit' | 'bands' | 'onEdit'>;
@@ -60,7 +52,6 @@ export function OpenCheck({
   check,
 }: Props & { check: KeptCheck }) {
   const [part, setPart] = useState<Part>(check.training ? 'training' : 'read');
-  const [shows, setShows] = useState<(typeof SHOWN)[number]>('toe');
   const { enqueueSnackbar } = useSnackbar();
   const { targets } = briefOf(build);
   const { travel } = build;
@@ -85,21 +76,6 @@ export function OpenCheck({
   // Which number is wrong takes longest: readings do not wait for it.
   const calm = useDeferredValue(found);
   const blamed = useMemo(() => blamedOf(calm), [calm]);
-  const drawn = useMemo(
-    () => sidesOf(sides).map((side) => drawnCurve(new Wheel(axle, side, asDrawn, travel), shows)),
-    [axle, sides, asDrawn, travel, shows],
-  );
-  const band = useMemo(() => {
-    // Bands are of the wheel that is looked at, as it is drawn now.
-    if (!bands || !drawn[0] || wheel.axle !== axle) return null;
-    const edge = (of: 'low' | 'high') =>
-      drawn[0].flatMap(([toe, at]) => {
-        const by = bandAt(bands, shows, at);
-        return by ? [[toe + by[of], at] as const] : [];
-      });
-    return [...edge('low'), ...edge('high').reverse()];
-  }, [bands, shows, drawn, wheel.axle, axle]);
-
   const { training } = check;
   // What is no real car's says nothing of the build.
   const standing = training ? null : standingOf(found, check);
@@ -119,7 +95,6 @@ export function OpenCheck({
       ),
     });
   };
-  const { readings: _readings, ...alone } = check;
   const change = (to: Partial<KeptCheck>) => {
     const { readings: _, ...next } = { ...check, ...to };
     keepCheck(next);
@@ -153,49 +128,7 @@ export function OpenCheck({
       `“${name}” is open now; the layout before it is put aside. What was typed in the take-off stays: measure it again.`,
     );
   };
-  const readCsv = async () => {
-    const file = await pickText('.csv,.txt', LARGEST_FILE);
-    if (!file.ok) {
-      enqueueSnackbar(tooLarge(file.size), { variant: 'error' });
-      return;
-    }
-    const read = readReadingsCsv(
-      file.text,
-      sides,
-      () => crypto.randomUUID(),
-      new Date().toISOString(),
-    );
-    if (!read.ok) {
-      enqueueSnackbar(`No reading was taken:\n${describeProblems(read.problems)}`, {
-        variant: 'error',
-        style: { whiteSpace: 'pre-line' },
-      });
-      return;
-    }
-    keepReadings(check.id, read.value);
-    enqueueSnackbar(`${counted(read.value.length, 'reading')} taken from the file.`, {
-      action: (
-        <Button
-          size="small"
-          color="inherit"
-          onClick={() => read.value.forEach(({ id }) => dropReading(check.id, id))}
-        >
-          Undo
-        </Button>
-      ),
-    });
-  };
-  const report = async () => {
-    const { pagesPdf } = await import('@/core/sheets/pdf');
-    const sheet = checkReportSheet(build, alone, check.readings, found);
-    const heading = reportHeading(build, alone, new Date().toISOString());
-    const bytes = await pagesPdf(pagesOf(sheet, heading, build.shop?.paper ?? 'A4'), sheet.title);
-    download(
-      fileNameOf(`${build.name} ${check.name}`, 'pdf'),
-      bytes as Uint8Array<ArrayBuffer>,
-      'application/pdf',
-    );
-  };
+  const { report, keepCsv, readCsv } = useCheckFiles(build, check, found);
   return (
     <Box
       sx={{
@@ -243,31 +176,14 @@ export function OpenCheck({
         )}
         {part === 'read' && (
           <>
-            <Box sx={{ order: 2, flex: 1, minHeight: 220, [PHONE]: { flex: 'none', height: 300 } }}>
-              <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-                <Choice label="Curve" value={shows} options={SHOWN} onPick={setShows} />
-                <Typography variant="caption" color="text.secondary">
-                  {shows === 'toe' ? '+ in' : '+ top out'}, bump up; ● left ◆ right, filled: since
-                  the last move
-                </Typography>
-              </Box>
-              <Box
-                sx={{ height: 'calc(100% - 30px)' }}
-                role="img"
-                aria-label={curveLabel(shows, points.length)}
-              >
-                <CheckCurve
-                  shows={shows}
-                  points={points.filter((point) => point.shows === shows)}
-                  round={check.rounds.length}
-                  drawn={drawn}
-                  band={band}
-                  limits={targets.bumpSteer}
-                  travel={travel}
-                  unit={unit}
-                />
-              </Box>
-            </Box>
+            <ReadCurve
+              check={check}
+              points={points}
+              travel={travel}
+              limits={targets.bumpSteer}
+              bands={bands && wheel.axle === axle ? bands : null}
+              unit={unit}
+            />
             <Box sx={{ order: 1 }}>
               {training?.result ? (
                 <Typography variant="body2">
@@ -288,16 +204,7 @@ export function OpenCheck({
         {part === 'readings' && (
           <Scrolled role="region" aria-label="Everything read" tabIndex={0}>
             <Box sx={{ display: 'flex', gap: 1 }}>
-              <Button
-                size="small"
-                onClick={() =>
-                  download(
-                    fileNameOf(`${build.name} ${check.name}`, 'csv'),
-                    writeReadingsCsv(check.readings, found.gathered.travels),
-                    'text/csv',
-                  )
-                }
-              >
+              <Button size="small" onClick={keepCsv}>
                 Keep as CSV
               </Button>
               <Button size="small" onClick={() => void readCsv()}>
@@ -387,9 +294,6 @@ function standingOf({ agrees, sides }: CheckedUp, { name }: KeptCheck): StationS
   if (!worst) return { words: name };
   return agrees === 'not' ? { ...worst, of: `${worst.of}; does not fit` } : worst;
 }
-
-const curveLabel = (shows: string, points: number) =>
-  `${shows} over the travel, as drawn and as read: ${counted(points, 'point')}`;
 
 const Scrolled = styled('div')({ overflow: 'auto', minHeight: 0, flex: 1 });
 const Heading = styled('h2')(UNSEEN);
