@@ -99,7 +99,7 @@ export function Compare({
   const height = (mm: number) =>
     readable(unit === 'mm' ? mm.toFixed(0) : printLength(Math.round(mm * 10) / 10, unit));
   return (
-    <Box sx={{ display: 'grid', gap: 1, alignContent: 'start' }}>
+    <Box sx={{ display: 'grid', gap: 1, alignContent: 'start', pt: 1 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
         <Choice label="Curve compared" value={shows} options={SHOWN} onPick={setShows} />
         {both && (
@@ -138,7 +138,7 @@ export function Compare({
             ? `No height was read of both: ${one} and ${two} are compared where both were read, within 3 mm.`
             : `${counted(all.length, 'height')} read of both, at ${told.length} of them more apart than their ±. ${
                 most
-                  ? `The most, at ${height(most.travel)} ${unit} of travel: ${degrees(most.apart)} ± ${degrees(most.plusMinus)}.`
+                  ? `The most, at ${height(most.travel)} ${unit} of travel: ${readable(degrees(most.apart))} ± ${degrees(most.plusMinus)}.`
                   : ''
               }`}
       </Typography>
@@ -181,7 +181,7 @@ export function Compare({
                   </TableCell>
                   {[row.first, row.second, row.apart, row.plusMinus].map((value, i) => (
                     <TableCell key={i} align="right">
-                      {degrees(value)}
+                      {readable(degrees(value))}
                     </TableCell>
                   ))}
                   <TableCell>{isTold(row) ? '▲ apart' : ''}</TableCell>
