@@ -80,7 +80,7 @@ export function spoken(
   request: Request,
   begin: (say: (text: string) => void) => () => void,
 ): Response {
-  let stop = () => undefined as void;
+  let stop: () => void = () => undefined;
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       stop = begin((lines) => {

@@ -20,8 +20,10 @@ import type { Truth } from './truth';
 const BETTER = 0.25;
 
 /** Joints that may be looked at by hand. */
-export const joints = (car: CheckedCar): PointName[] =>
-  wheelPoints(wheelOf(car).type) as PointName[];
+export const joints = (car: CheckedCar): PointName[] => {
+  const { type } = wheelOf(car);
+  return wheelPoints(type).filter((point) => point !== 'wheelCentre' && !type.points[point].mark);
+};
 
 /** Numbers of the take-off that may be measured again. */
 export const numbers = (build: Build, car: CheckedCar): MeasuredNumber[] =>

@@ -207,9 +207,11 @@ export function OpenCheck({
               <Button size="small" onClick={keepCsv}>
                 Keep as CSV
               </Button>
-              <Button size="small" onClick={() => void readCsv()}>
-                Read a CSV
-              </Button>
+              {!training && (
+                <Button size="small" onClick={() => void readCsv()}>
+                  Read a CSV
+                </Button>
+              )}
             </Box>
             {check.readings.length === 0 ? (
               <Typography variant="body2">
