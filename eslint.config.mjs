@@ -37,6 +37,7 @@ const FLOORS = [
   'instruments',
   'check',
   'training',
+  'setup',
   'judging',
   'file',
   'summary',

@@ -78,7 +78,7 @@ export function memberEffects(wheel: Wheel, pitch: number): Adjuster[] {
   const setting = new Setting(wheel);
   const still = new Float64Array(offsetCount(type));
   return type.members.flatMap(({ from, to, role, name }): Adjuster[] =>
-    role === 'upright' || role === 'strut' || name === undefined || !isLink(type, from, to)
+    role === 'upright' || role === 'strut' || name === undefined || !isLengthAlone(type, from, to)
       ? []
       : [
           {
@@ -98,7 +98,7 @@ export function memberEffects(wheel: Wheel, pitch: number): Adjuster[] {
  * parts do not go together then
  */
 export function lengthEffect(wheel: Wheel, from: PointName, to: PointName, by: number) {
-  if (!isLink(wheel.type, from, to)) return null;
+  if (!isLengthAlone(wheel.type, from, to)) return null;
   const still = new Float64Array(offsetCount(wheel.type));
   return new Setting(wheel).effect(still, { from, to, by });
 }
@@ -111,7 +111,7 @@ export function offsetEffect(wheel: Wheel, points: readonly PointName[], by: rea
 }
 
 /** Whether two joints are held apart by a length of their own, and nothing else goes by the inner one: a welded arm's tube does not grow alone. */
-function isLink(type: CornerType, from: PointName, to: PointName): boolean {
+export function isLengthAlone(type: CornerType, from: PointName, to: PointName): boolean {
   const lengths = type.conditions.filter(
     (condition) => condition.holds === 'length' && condition.chassis === from,
   );
