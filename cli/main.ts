@@ -17,6 +17,7 @@ import { kindsList } from './kinds';
 import { mapTable } from './map';
 import { nullReport } from './null';
 import { plain } from './plain';
+import { setupReport } from './setup';
 import { partsTable, writeSheets } from './sheets';
 import { standIn } from './standIn';
 import { steerTable } from './steer';
@@ -36,6 +37,13 @@ const nullOptions = z.object({
   within: z.number().positive('--within is above 0').max(500, '--within is at most 500 mm'),
   format: z.enum(['text', 'json']),
   pick: z.enum(['work', 'paper', 'built']).optional(),
+});
+
+const setupOptions = z.object({
+  ...wheel,
+  want: z.string().max(200).optional(),
+  measured: z.string().max(200).optional(),
+  format: z.enum(['text', 'json']),
 });
 
 const mapOptions = z.object({
@@ -287,6 +295,18 @@ function program(print: (text: string) => void): Command {
       const csv = { path: readings, text: textOf(readings) };
       print(checkCarReport(readBuild(file), csv, options));
     });
+  havrik
+    .command('setup')
+    .description('what every adjuster of a wheel does; turns and washers to what is wanted')
+    .argument('<file>', 'a .havrik.json file')
+    .option('--want <figures>', 'degrees, as camber=-1.5,caster=6,toe=0.1')
+    .option('--measured <figures>', 'as the car was read; as drawn what is not given')
+    .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
+    .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
+    .addOption(new Option('--format <format>').choices(['text', 'json']).default('text'))
+    .action((file: string, given: unknown) =>
+      print(setupReport(readBuild(file), checked(setupOptions, given))),
+    );
   havrik
     .command('stand-in')
     .description('speak as an instrument does that stands on a virtual car, a line a reading')
