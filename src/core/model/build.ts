@@ -3,6 +3,7 @@ import type { CornerType } from '../corners/cornerType';
 import { CORNER_TYPES, steersBy } from '../corners/kinds';
 import { askedSchema } from './asked';
 import { briefSchema } from './brief';
+import { setupsSchema } from './setups';
 import { MOST_INSTRUMENTS, instrumentSchema } from './instruments';
 import { MOST_CHECKS, MOST_READINGS, checkSchemaOf, readingSchema } from './checks';
 import { columnSchema } from './column';
@@ -304,6 +305,8 @@ export const buildSchema = group({
   loads: listOf(loadCaseSchema, 20, 'cases').optional(),
   /** The workshop's own rules, and which sheets were taken. */
   shop: shopSchema.optional(),
+  /** What the finished car is set to. */
+  setups: setupsSchema.optional(),
   /** What was asked of the finders. */
   asked: askedSchema.optional(),
   /** What the variant in `front` and `rear` is called, and the variants that are put aside: layouts, in files. */

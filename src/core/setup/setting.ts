@@ -30,6 +30,8 @@ export class Setting {
   constructor(
     readonly wheel: Wheel,
     readonly adjusters: readonly Adjuster[],
+    /** Where they stand from the drawing already, mm. */
+    private readonly base: Moves = adjusters.map(() => 0),
   ) {
     const { type } = wheel;
     this.assembly = new Assembly(wheel.drawn, 'rod as drawn');
@@ -41,11 +43,13 @@ export class Setting {
 
   /** Null where the parts do not go together so. */
   build(moves: Moves): Built | null {
-    const { assembly, offsets, adjusters, wheel } = this;
+    const { assembly, offsets, adjusters, wheel, base } = this;
     offsets.fill(0);
-    for (const [i, { of }] of adjusters.entries())
-      if (of.kind === 'member') assembly.lengthen(of.from, of.to, moves[i]);
-      else offsets[offsetOf(wheel.type, of.point) + COORDINATES.indexOf(of.coordinate)] += moves[i];
+    for (const [i, { of }] of adjusters.entries()) {
+      const by = base[i] + moves[i];
+      if (of.kind === 'member') assembly.lengthen(of.from, of.to, by);
+      else offsets[offsetOf(wheel.type, of.point) + COORDINATES.indexOf(of.coordinate)] += by;
+    }
     return assembly.build(offsets);
   }
 
