@@ -1,6 +1,6 @@
 import { wheelOf } from '../src/core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../src/core/model/build';
-import { parseNumber, readable } from '../src/core/model/units';
+import { parseNumber } from '../src/core/model/units';
 import { adjustersOf } from '../src/core/setup/adjusters';
 import { Setting, unitEffects } from '../src/core/setup/setting';
 import { SET, setUp } from '../src/core/setup/solve';
@@ -10,6 +10,7 @@ import {
   moveInWords,
   shortInWords,
   signed,
+  trackInWords,
   unitInWords,
 } from '../src/core/setup/words';
 import { BadInput } from './input';
@@ -83,7 +84,7 @@ export function setupReport(build: Build, request: SetupRequest): string {
           `camber ${signed(effect.camber)}`,
           ...(effect.caster === null ? [] : [`caster ${signed(effect.caster)}`]),
           `toe ${signed(effect.toe)}`,
-          `track ${readable(effect.track.toFixed(1))} mm`,
+          `track ${trackInWords(effect.track)}`,
           ...(effect.bump === null ? [] : [`bump steer ${signed(effect.bump)}`]),
         ].join(', ')
       : 'does not go together';

@@ -86,6 +86,7 @@ it.each([
     ['Brief', '[data-target="lock"]'],
     ['Jigs & parts', 'nav[aria-label=Sheets]'],
     ['Check', 'form[aria-label="Begin a check"], [data-prompt]'],
+    ['Set-up', '[aria-label="What is wanted"]'],
     ['Take-off', '[data-measured]'],
   ]) {
     await openStation(page, station);
@@ -147,12 +148,16 @@ it.each(['light', 'dark'] as const)(
         '',
         [
           ...['brief', 'takeoff', 'wheel', 'arms', 'rack'],
-          ...['steering', 'column', 'damper', 'shop', 'check'],
+          ...['steering', 'column', 'damper', 'shop', 'check', 'setup'],
         ],
       ],
       ['Hillclimb single-seater', '', ['damper']],
       ['Ice-race coupé', '?wheel=rear-left', ['wheel', 'arms', 'rack']],
-      ['Indoor electric kart', '', ['brief', 'arms', 'rack', 'steering', 'column', 'damper']],
+      [
+        'Indoor electric kart',
+        '',
+        ['brief', 'arms', 'rack', 'steering', 'column', 'damper', 'setup'],
+      ],
       ['Two-seater with a beam', '', ['brief', 'arms', 'rack', 'steering']],
     ] as const) {
       await openBuild(page, shop.app.address, build);
@@ -162,7 +167,7 @@ it.each(['light', 'dark'] as const)(
           waitUntil: 'networkidle0',
         });
         const parts =
-          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button, main [aria-label="What of the parts"] button, main [aria-label="Part of the check"] button';
+          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button, main [aria-label="What of the parts"] button, main [aria-label="Part of the check"] button, main [aria-label="Part of the set-up"] button';
         const count = await page.$$eval(parts, (all) => all.length);
         await found(`${build}, ${station}`);
         for (let i = 0; i < count; i++) {

@@ -26,6 +26,7 @@ import { widthOver } from '../upright/width';
 import { judgeBand, judgeRoom, worstOf } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
 import type { Wheel } from '../kinematics/wheel';
+import { turnedOf } from '../setup/book';
 import { judgeParts } from './shop';
 import { STATIONS } from './stations';
 import type { Station } from './stations';
@@ -139,7 +140,14 @@ export function stationStates(
     shop: shopState(build, wheel, frozen),
     // What was read stands beside the build: its page says how that stands.
     check: { words: 'on the stands' },
+    setup: setupState(build, wheel),
   };
+}
+
+/** How the finished wheel is set: a list of what was turned is nothing to judge. */
+function setupState(build: Build, wheel: Wheel): StationState {
+  const rounds = turnedOf(build, wheel).length;
+  return { words: rounds === 0 ? 'as drawn' : `turned ${counted(rounds, 'time')}` };
 }
 
 /** Parts are judged once somebody has said what they are made of. */

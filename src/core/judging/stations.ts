@@ -10,5 +10,6 @@ export const STATIONS = [
   'damper',
   'shop',
   'check',
+  'setup',
 ] as const;
 export type Station = (typeof STATIONS)[number];

@@ -50,13 +50,18 @@ export const toeToldSchema = group({
   over: measure('mm', 100, 2000),
 });
 
+/** Toe as a length, mm: less than marks may be apart. */
+export const toeLengthSchema = measure('mm', -99, 99);
+
+export const setNoteSchema = remark(1000);
+
 /** A set of the book: where every adjuster stands from the drawing, and what the wheels read then. */
 const setSchema = group({
   id: label(64),
   name: label(60),
   kind: z.enum(SET_KINDS, { error: problem }),
   at: when,
-  note: remark(1000),
+  note: setNoteSchema,
   wheels: listOf(
     group({ ...which, from: listOf(movedSchema, 60, 'adjusters'), read: anglesSchema }),
     4,

@@ -31,7 +31,7 @@ export class Setting {
     readonly wheel: Wheel,
     readonly adjusters: readonly Adjuster[],
     /** Where they stand from the drawing already, mm. */
-    private readonly base: Moves = adjusters.map(() => 0),
+    readonly base: Moves = adjusters.map(() => 0),
   ) {
     const { type } = wheel;
     this.assembly = new Assembly(wheel.drawn, 'rod as drawn');

@@ -26,6 +26,13 @@ export function signed(degrees: number, decimals = 2): string {
 const lengthOf = (mm: number, unit: LengthUnit): string =>
   unit === 'mm' ? `${Math.abs(mm).toFixed(1)} mm` : lengthIn(Math.abs(mm), unit, 2);
 
+/** How far the track goes, both sides alike: `−1.2 mm`, in either unit. */
+export function trackInWords(mm: number, unit: LengthUnit = 'mm'): string {
+  const figure = mm.toFixed(1);
+  if (Number(figure) === 0) return `0.0 ${unit}`;
+  return readable(unit === 'mm' ? `${mm > 0 ? '+' : ''}${figure} mm` : lengthIn(mm, unit, 2));
+}
+
 /** Whole turns and flats: `1 turn and 2 flats`. */
 export function turnsInWords(turns: number): string {
   const flats = Math.round(Math.abs(turns) * FLATS);
@@ -37,11 +44,15 @@ export function turnsInWords(turns: number): string {
   );
 }
 
-/** One move: `upper arm, front tube: 1 turn and 2 flats longer`. */
+/**
+ * One move: `upper arm, front tube: 1 turn and 2 flats longer`.
+ * @param stands where it stands from the drawing already, mm
+ */
 export function moveInWords(
   { freedoms, points }: Pick<AxleDesign, 'freedoms' | 'points'>,
   { adjuster, by }: SetMove,
   unit: LengthUnit = 'mm',
+  stands = 0,
 ): string {
   const { name, of, per } = adjuster;
   if (of.kind === 'member') {
@@ -59,7 +70,9 @@ export function moveInWords(
     case 'washer': {
       const freedom = freedoms?.[point]?.[coordinate];
       const washers =
-        freedom?.kind === 'shims' ? washersFor(freedom, points[point][coordinate] + by) : null;
+        freedom?.kind === 'shims'
+          ? washersFor(freedom, points[point][coordinate] + stands + by)
+          : null;
       const stack = washers
         ? washers.length === 0
           ? 'all washers out'
@@ -105,3 +118,19 @@ export const changesInWords = ({ before, after }: SetupPlan): string[] =>
       ? []
       : [`${OF[of]} ${signed(before[of])} → ${signed(after[of])}`],
   );
+
+/** Where an adjuster stands from the drawing: `1 turn and 2 flats longer`, `as drawn`. */
+export function standsInWords(
+  adjuster: Adjuster | null,
+  by: number,
+  unit: LengthUnit = 'mm',
+): string {
+  if (Math.abs(by) < 1e-6) return 'as drawn';
+  if (!adjuster) return `${readable((by > 0 ? '+' : '') + by.toFixed(2))} mm`;
+  const { of, per } = adjuster;
+  if (of.kind === 'point') return `${lengthOf(by, unit)} ${WAYS[of.coordinate][by > 0 ? 0 : 1]}`;
+  const way = by > 0 ? 'longer' : 'shorter';
+  return adjuster.unit === 'turn'
+    ? `${turnsInWords(by / per)} ${way}`
+    : `${counted(Math.round(Math.abs(by / per)), 'half turn')} ${way}`;
+}

@@ -59,6 +59,7 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
   damper: ['motionRatio'],
   shop: ['toe'],
   check: ['toe'],
+  setup: ['toe', 'camber'],
 };
 export const USUAL_UNDER = 448;
 

@@ -47,6 +47,10 @@ export const Check = dynamic(() => import('./check/Check').then((m) => m.Check),
   ssr: false,
   loading,
 });
+export const Setup = dynamic(() => import('./setup/Setup').then((m) => m.Setup), {
+  ssr: false,
+  loading,
+});
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,

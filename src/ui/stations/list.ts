@@ -13,6 +13,7 @@ import {
   Check,
   Column,
   Damper,
+  Setup,
   Shop,
   Steering,
   TakeOff,
@@ -146,6 +147,13 @@ export const STATION_LIST: readonly Entry[] = [
     // What never goes up and down has no bump steer to read.
     shows: ({ type }) => !type.noTravel,
     panel: { desk: Check as ComponentType<DeskProps>, ofOneWheel: false, wide: true },
+  },
+  {
+    id: 'setup',
+    name: () => 'Set-up',
+    question: () => 'How are camber, caster and toe set, and to what?',
+    shows: always,
+    panel: { desk: Setup as ComponentType<DeskProps>, ofOneWheel: true, wide: true },
   },
 ];
 

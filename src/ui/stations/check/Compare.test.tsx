@@ -40,9 +40,9 @@ const rowsOf = (name: string) =>
     .getAllByRole('row')
     .slice(1)
     .map((row) =>
-      within(row)
-        .getAllByRole('cell')
-        .map((cell) => cell.textContent),
+      [within(row).getByRole('rowheader'), ...within(row).getAllByRole('cell')].map((cell) =>
+        (cell.textContent ?? '').replace('−', '-'),
+      ),
     );
 
 it('holds left against right, and says where they differ by more than their ±', async () => {

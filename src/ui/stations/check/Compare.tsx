@@ -1,10 +1,5 @@
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
@@ -18,6 +13,7 @@ import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
 import { Choice } from '../../fields/Choice';
+import { Table } from '../../fields/Table';
 import { CheckCurve } from './CheckCurve';
 import type { CurveProps } from './CheckCurve';
 import { useChecks } from './checkStore';
@@ -163,31 +159,32 @@ export function Compare({
               unit={unit}
             />
           </Box>
-          <Table size="small" aria-label={`${shows}, ${one} and ${two}`}>
-            <TableHead>
-              <TableRow>
-                {['travel', one, two, `${two} less ${one}`, '±', ''].map((words) => (
-                  <TableCell key={words} align={words === '' ? 'left' : 'right'}>
+          <Table aria-label={`${shows}, ${one} and ${two}`}>
+            <thead>
+              <tr>
+                {['travel', one, two, `${two} less ${one}`, '±'].map((words) => (
+                  <th key={words} scope="col" className="number">
                     {words}
-                  </TableCell>
+                  </th>
                 ))}
-              </TableRow>
-            </TableHead>
-            <TableBody>
+                <th scope="col">told apart</th>
+              </tr>
+            </thead>
+            <tbody>
               {all.map((row) => (
-                <TableRow key={row.travel}>
-                  <TableCell align="right">
+                <tr key={row.travel}>
+                  <th scope="row" className="number" style={{ fontWeight: 400 }}>
                     {height(row.travel)} {unit}
-                  </TableCell>
+                  </th>
                   {[row.first, row.second, row.apart, row.plusMinus].map((value, i) => (
-                    <TableCell key={i} align="right">
+                    <td key={i} className="number">
                       {readable(degrees(value))}
-                    </TableCell>
+                    </td>
                   ))}
-                  <TableCell>{isTold(row) ? '▲ apart' : ''}</TableCell>
-                </TableRow>
+                  <td>{isTold(row) ? '▲ apart' : ''}</td>
+                </tr>
               ))}
-            </TableBody>
+            </tbody>
           </Table>
           {of === 'times' && other && other.variant.id !== check.variant.id && (
             <Typography variant="caption" color="text.secondary">

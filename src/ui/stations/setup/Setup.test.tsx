@@ -1,0 +1,141 @@
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { SnackbarProvider } from 'notistack';
+import { wheelOf } from '@/core/kinematics/wheel';
+import type { Build } from '@/core/model/build';
+import { blankBuild } from '@/core/model/starts';
+import { setNow } from '@/core/setup/book';
+import { Editing } from '@/test/editing';
+import type { Held } from '@/test/editing';
+import { settable } from '@/test/setups';
+import { Setup } from './Setup';
+
+const user = userEvent.setup({ delay: null });
+const held: Held = { build: blankBuild('x') };
+
+function show(build: Build = settable().build, unit: 'mm' | 'in' = 'mm') {
+  held.build = build;
+  render(
+    <SnackbarProvider>
+      <Editing held={held}>
+        {(now, onEdit) => (
+          <Setup
+            build={now}
+            wheel={wheelOf(now, 'front', 'left')}
+            unit={unit}
+            bands={null}
+            onEdit={onEdit}
+            onAxle={() => undefined}
+          />
+        )}
+      </Editing>
+    </SnackbarProvider>,
+  );
+}
+const button = (name: string | RegExp) => screen.getByRole('button', { name });
+const field = (name: string) => screen.getByRole('textbox', { name });
+const type = async (name: string, text: string) => {
+  await user.clear(field(name));
+  if (text !== '') await user.type(field(name), text);
+  await user.tab();
+};
+const toTurn = () => within(screen.getByRole('region', { name: 'What to turn' }));
+const standing = (build: Build) => setNow(build, wheelOf(build, 'front', 'left')).model!;
+
+it('says what to turn, writes down that it was, and goes on from there', async () => {
+  show();
+  expect(screen.getByText(/Say what is wanted/u)).toBeVisible();
+  await type('camber reads', '-1');
+  await type('camber wanted', '-1.6');
+  await type('toe wanted', '0.1');
+  const steps = toTurn().getAllByRole('listitem');
+  expect(steps[0]).toHaveTextContent(/^upper arm, .* (longer|shorter)$/u);
+  expect(steps.at(-1)).toHaveTextContent(/^tie rod: .*(longer|shorter)$/u);
+  await user.click(button('These were turned'));
+  const [wheel] = held.build.setups!.wheels;
+  expect(wheel).toMatchObject({
+    ...{ axle: 'front', side: 'left' },
+    turned: [{ read: { camber: -1 }, wanted: { camber: -1.6, toe: 0.1 } }],
+  });
+  expect(standing(held.build).camber).toBeCloseTo(-1.6, 1);
+  // It is read anew: what was read before is no reading of it now.
+  expect(field('camber reads')).toHaveValue('');
+  expect(toTurn().getByText('Nothing is to be turned.')).toBeVisible();
+  await type('camber reads', '-1.45');
+  expect(toTurn().getAllByRole('listitem').length).toBeGreaterThan(0);
+  await user.click(button('These were turned'));
+  expect(screen.getByText(/What was turned did 0\.\d\d ± /u)).toBeVisible();
+  await user.click(button('Take the last one back'));
+  expect(held.build.setups!.wheels[0].turned).toHaveLength(1);
+});
+
+it('takes no figure by half, and both sides alike', async () => {
+  show();
+  await type('camber wanted', 'much');
+  expect(screen.getByText(/“much”/u)).toBeVisible();
+  expect(screen.queryByRole('region', { name: 'What to turn' })).toBeNull();
+  await type('camber wanted', '-2');
+  await user.click(screen.getByRole('switch', { name: 'the right side alike' }));
+  await user.click(button('These were turned'));
+  const [left, right] = held.build.setups!.wheels;
+  expect(right.turned[0].moved).toEqual(left.turned[0].moved);
+});
+
+it('takes toe as it is told: in mm of both wheels over the tyre', async () => {
+  show();
+  await user.click(button('mm'));
+  await user.click(button('both together'));
+  await type('over, front to rear mark', '600');
+  await type('toe wanted', '10');
+  await user.click(button('These were turned'));
+  const { toe } = held.build.setups!.wheels[0].turned[0].wanted;
+  // By hand: 5 mm of each over 600.
+  expect(toe).toBeCloseTo((Math.asin(5 / 600) * 180) / Math.PI, 9);
+  // Within half a flat of the rod.
+  expect(Math.abs(standing(held.build).toe - toe!)).toBeLessThan(0.16);
+});
+
+it('says what cannot be had', async () => {
+  show();
+  await type('camber wanted', '-9');
+  expect(screen.getByText('As near as it goes')).toBeVisible();
+  expect(screen.getByText(/Not to be had: .* of camber too much: .*past its end/u)).toBeVisible();
+});
+
+it('tables what each of them does, and says so where nothing was described', async () => {
+  show();
+  await user.click(button('what each one does'));
+  const rows = within(screen.getByRole('table', { name: 'What each adjuster does' })).getAllByRole(
+    'row',
+  );
+  expect(rows).toHaveLength(4);
+  expect(rows[1]).toHaveTextContent(/upper arm, front tube.*one turn longer.*[+−]\d\.\d\d°/u);
+});
+
+it('keeps sets, compares two and notes what was said of them', async () => {
+  show();
+  await user.click(button('set-up book'));
+  await user.type(field('Called'), 'Road');
+  await user.click(button('Keep the car as it is set now'));
+  expect(screen.getByText('Nothing is set otherwise.')).toBeVisible();
+  await user.click(button('read and turn'));
+  await type('camber wanted', '-2.2');
+  await user.click(button('These were turned'));
+  await user.click(button('set-up book'));
+  await user.type(field('Called'), 'Track');
+  await user.click(screen.getByRole('combobox', { name: 'for' }));
+  await user.click(screen.getByRole('option', { name: 'banked to the left' }));
+  await user.click(button('Keep the car as it is set now'));
+  expect(held.build.setups!.sets.map(({ name, kind }) => [name, kind])).toEqual([
+    ['Road', 'road'],
+    ['Track', 'banked to the left'],
+  ]);
+  const rows = within(screen.getByRole('table', { name: 'What two sets differ by' })).getAllByRole(
+    'row',
+  );
+  expect(rows[1]).toHaveTextContent(/front left.*upper arm.*as drawn.*(longer|shorter)/u);
+  await user.type(field('notes, Track'), 'pushes in the long left');
+  expect(held.build.setups!.sets[1].note).toBe('pushes in the long left');
+  await user.click(button('Take away: Road'));
+  expect(held.build.setups!.sets.map(({ name }) => name)).toEqual(['Track']);
+});
