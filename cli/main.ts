@@ -43,6 +43,11 @@ const setupOptions = z.object({
   ...wheel,
   want: z.string().max(200).optional(),
   measured: z.string().max(200).optional(),
+  lower: z
+    .number()
+    .min(-200, '--lower is at least −200 mm')
+    .max(200, '--lower is at most 200 mm')
+    .optional(),
   format: z.enum(['text', 'json']),
 });
 
@@ -301,6 +306,11 @@ function program(print: (text: string) => void): Command {
     .argument('<file>', 'a .havrik.json file')
     .option('--want <figures>', 'degrees, as camber=-1.5,caster=6,toe=0.1')
     .option('--measured <figures>', 'as the car was read; as drawn what is not given')
+    .option(
+      '--lower <mm>',
+      'what putting the car so much lower does, and what gets it back',
+      number,
+    )
     .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
     .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
     .addOption(new Option('--format <format>').choices(['text', 'json']).default('text'))

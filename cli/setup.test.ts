@@ -47,6 +47,14 @@ it('gives the same as JSON', async () => {
   expect(bare.plan).toBeNull();
 });
 
+it('says what putting the car lower does', async () => {
+  const { code, out } = await setup('--lower', '20');
+  expect(code).toBe(0);
+  expect(out).toMatch(/^20 mm lower: camber −1\.00° → −\d\.\d\d°, toe/mu);
+  expect(out).toMatch(/^ {2}tie rod (inner|outer) joint \d+\.\d mm (up|down): \d\.\d\d°/mu);
+  expect((await setup('--lower', '180')).err).toMatch(/does not go by itself/u);
+});
+
 it('says what cannot be had, and refuses what is no figure', async () => {
   expect((await setup('--want', 'camber=-9')).out).toMatch(/Not to be had: .* of camber/u);
   for (const [want, why] of [

@@ -2,6 +2,7 @@ import { wheelOf } from '../src/core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../src/core/model/build';
 import { parseNumber } from '../src/core/model/units';
 import { adjustersOf } from '../src/core/setup/adjusters';
+import { lowered } from '../src/core/setup/lowered';
 import { Setting, unitEffects } from '../src/core/setup/setting';
 import { SET, setUp } from '../src/core/setup/solve';
 import type { SetBy } from '../src/core/setup/solve';
@@ -20,6 +21,7 @@ export interface SetupRequest {
   side: Side;
   want?: string | undefined;
   measured?: string | undefined;
+  lower?: number | undefined;
   format: 'text' | 'json';
 }
 
@@ -56,6 +58,9 @@ export function setupReport(build: Build, request: SetupRequest): string {
   const { adjusters } = setting;
   const effects = unitEffects(setting);
   const plan = Object.keys(want).length > 0 ? setUp(setting, want, measured) : null;
+  const low = request.lower === undefined ? null : lowered(wheel, request.lower);
+  if (request.lower !== undefined && !low)
+    throw new BadInput(`--lower: so far the ${side} ${axle} wheel does not go by itself`);
   if (format === 'json')
     return `${JSON.stringify(
       {
@@ -70,6 +75,7 @@ export function setupReport(build: Build, request: SetupRequest): string {
           })),
           short: plan.short.map((one) => ({ of: one.of, by: one.by, says: shortInWords(one) })),
         },
+        ...(low && { lowered: low }),
       },
       null,
       2,
@@ -107,6 +113,17 @@ export function setupReport(build: Build, request: SetupRequest): string {
     for (const one of plan.short) lines.push(`Not to be had: ${shortInWords(one)}.`);
     lines.push(
       'Nuts tight and marked, engagement seen, then measure again. Steering and suspension are inspected as the law where you drive asks.',
+    );
+  }
+  if (low) {
+    const { before, after, cures } = low;
+    lines.push(
+      '',
+      `${Math.abs(low.by)} mm ${low.by > 0 ? 'lower' : 'higher'}: camber ${signed(before.camber)} → ${signed(after.camber)}, toe ${signed(before.toe)} → ${signed(after.toe)}, largest change of toe ${before.bump.toFixed(2)}° → ${after.bump.toFixed(2)}°.`,
+      ...cures.map(
+        ({ name, by, bump, within }) =>
+          `  ${name} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? 'up' : 'down'}: ${bump.toFixed(2)}°${within === false ? ', as far as its freedom goes' : ''}`,
+      ),
     );
   }
   return `${lines.join('\n')}\n`;

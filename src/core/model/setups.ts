@@ -53,6 +53,9 @@ export const toeToldSchema = group({
 /** Toe as a length, mm: less than marks may be apart. */
 export const toeLengthSchema = measure('mm', -99, 99);
 
+/** How much lower a car is put, mm. */
+export const loweringSchema = measure('mm', -200, 200);
+
 export const setNoteSchema = remark(1000);
 
 /** A set of the book: where every adjuster stands from the drawing, and what the wheels read then. */

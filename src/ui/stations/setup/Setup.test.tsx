@@ -4,6 +4,7 @@ import { SnackbarProvider } from 'notistack';
 import { wheelOf } from '@/core/kinematics/wheel';
 import type { Build } from '@/core/model/build';
 import { blankBuild } from '@/core/model/starts';
+import { readAt } from '@/core/motion/sweep';
 import { setNow } from '@/core/setup/book';
 import { Editing } from '@/test/editing';
 import type { Held } from '@/test/editing';
@@ -138,4 +139,23 @@ it('keeps sets, compares two and notes what was said of them', async () => {
   expect(held.build.setups!.sets[1].note).toBe('pushes in the long left');
   await user.click(button('Take away: Road'));
   expect(held.build.setups!.sets.map(({ name }) => name)).toEqual(['Track']);
+});
+
+it('says what putting the car lower does, and what gets bump steer back', async () => {
+  show();
+  await user.click(button('ride height'));
+  await type('lower by', '20');
+  const table = within(screen.getByRole('table', { name: 'At either height' }));
+  const [now, then] = within(table.getByRole('row', { name: /^camber/u })).getAllByRole('cell');
+  const figure = (cell: HTMLElement) => Number.parseFloat(cell.textContent!.replace('−', '-'));
+  const { corner } = wheelOf(held.build, 'front', 'left');
+  const moved = readAt(corner!, 20, 0);
+  if (!moved.ok) throw new Error('out of reach');
+  expect(figure(now)).toBeCloseTo(-1, 2);
+  expect(figure(then)).toBeCloseTo(moved.value.camber, 2);
+  expect(
+    screen.getByText(/tie rod inner joint .* mm (up|down): .* of toe at worst/u),
+  ).toBeVisible();
+  await type('lower by', '150');
+  expect(screen.getByText(/So far the wheel does not go/u)).toBeVisible();
 });

@@ -8,12 +8,14 @@ import { Choice } from '../../fields/Choice';
 import type { DeskProps } from '../list';
 import { Adjusters } from './Adjusters';
 import { Book } from './Book';
+import { Height } from './Height';
 import { Turn } from './Turn';
 
-const PARTS = ['turn', 'adjusters', 'book'] as const;
+const PARTS = ['turn', 'adjusters', 'height', 'book'] as const;
 const PART_WORDS = {
   turn: 'read and turn',
   adjusters: 'what each one does',
+  height: 'ride height',
   book: 'set-up book',
 };
 
@@ -42,6 +44,8 @@ export function Setup({ build, wheel, unit, onEdit }: DeskProps) {
         />
       ) : part === 'adjusters' ? (
         <Adjusters {...{ wheel, now, unit }} />
+      ) : part === 'height' ? (
+        <Height {...{ wheel, unit }} />
       ) : (
         <Book {...{ build, unit, onEdit }} />
       )}

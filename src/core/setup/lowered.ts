@@ -1,0 +1,119 @@
+import { chassisPoints, rodEnds } from '../corners/kinds';
+import { bumpSteerOf } from '../bumpsteer/trial';
+import { goldenLeast } from '../geometry/golden';
+import { limitsOf, snap } from '../freedoms/freedoms';
+import { Wheel } from '../kinematics/wheel';
+import { pointLabel } from '../model/labels';
+import type { PointName } from '../model/points';
+import { readAt } from '../motion/sweep';
+import { Assembly } from '../tolerance/assembly';
+import { offsetCount, offsetOf } from '../tolerance/joints';
+
+/** What a wheel reads at a ride height, degrees, mm. */
+export interface AtHeight {
+  camber: number;
+  toe: number;
+  caster: number | null;
+  /** How far the tyre's contact stands out, mm. */
+  contactOut: number;
+  /** Largest change of toe over the travel that is left, from this height: degrees. */
+  bump: number;
+}
+
+/** A way of getting bump steer back at the new height, applied and measured. */
+export interface HeightCure {
+  point: PointName;
+  name: string;
+  /** mm, + up. */
+  by: number;
+  /** Bump steer then; the rod set to length again. */
+  bump: number;
+  /** Its freedom lets it go there; null where it has none. */
+  within: boolean | null;
+}
+
+export interface Lowered {
+  /** mm, + lower. */
+  by: number;
+  before: AtHeight;
+  after: AtHeight;
+  /** What is left each way, mm. */
+  travel: { bump: number; droop: number };
+  /** Those that do better than nothing, the best first. */
+  cures: HeightCure[];
+}
+
+/** How far a joint is looked for each way, mm. */
+const REACH = 60;
+/** Looks over that before the best is closed in on. */
+const LOOKS = 24;
+/** Better by less is no cure, degrees. */
+const WORTH = 0.01;
+
+/**
+ * The wheel of a car that was put so much lower by its springs: everything of the chassis comes down about it, arms and
+ * rods as long as they are, toe as it then comes out.
+ * @param by mm, + lower
+ * @returns null where it does not go there, or nothing of its travel is left
+ */
+export function loweredWheel(wheel: Wheel, by: number): Wheel | null {
+  const { type, travel } = wheel;
+  const left = { bump: travel.bump - by, droop: travel.droop + by };
+  if (!wheel.alone || !wheel.corner || !(left.bump > 0) || !(left.droop > 0)) return null;
+  const offsets = new Float64Array(offsetCount(type));
+  for (const name of chassisPoints(type)) offsets[offsetOf(type, name) + 2] = -by;
+  const built = new Assembly(wheel.drawn, 'rod as drawn').build(offsets);
+  if (!built) return null;
+  const { rightPoints: _, ...mirrored } = wheel.design;
+  return new Wheel(wheel.axle, wheel.side, { ...mirrored, ...built }, left);
+}
+
+function atHeight(wheel: Wheel): AtHeight | null {
+  const reading = wheel.corner && readAt(wheel.corner, 0, 0);
+  const bump = bumpSteerOf(wheel);
+  if (!reading?.ok || !bump) return null;
+  const { camber, toe, caster, contactOut } = reading.value;
+  return { camber, toe, caster: caster ?? null, contactOut, bump: bump.worst };
+}
+
+/**
+ * What putting a car lower does, and which joint of the rod, put where, gets bump steer back; each worked out on the exact
+ * wheel and measured again.
+ */
+export function lowered(wheel: Wheel, by: number): Lowered | null {
+  const low = loweredWheel(wheel, by);
+  const [before, after] = [atHeight(wheel), low && atHeight(low)];
+  if (!low || !before || !after) return null;
+  const cures = wheel.type.tieRod
+    ? [rodEnds(wheel.type).inner, rodEnds(wheel.type).outer].flatMap(
+        (point) => cureBy(wheel, low, point, after.bump) ?? [],
+      )
+    : [];
+  return {
+    ...{ by, before, after, travel: low.travel },
+    cures: cures.sort((a, b) => a.bump - b.bump),
+  };
+}
+
+/** The height of a joint that leaves the least, looked for over all of its way; null where nothing is better. */
+export function cureBy(wheel: Wheel, low: Wheel, point: PointName, now: number): HeightCure | null {
+  const at = low.points[point];
+  const bumpAt = (raise: number): number =>
+    bumpSteerOf(low.withRod({ [point]: { ...at, up: at.up + raise } }))?.worst ?? Infinity;
+  const step = (2 * REACH) / LOOKS;
+  const looks = Array.from({ length: LOOKS + 1 }, (_, i) => -REACH + i * step);
+  const values = looks.map(bumpAt);
+  const best = looks[values.indexOf(Math.min(...values))];
+  const open = goldenLeast(bumpAt, best - step, best + step, 0.02);
+  const freedom = wheel.design.freedoms?.[point]?.up;
+  const drawn = wheel.points[point].up;
+  // What it is set to from where it is drawn: its freedom knows nothing of how high the car stands.
+  const by = freedom ? snap(freedom, drawn + open, drawn) - drawn : open;
+  const bump = bumpAt(by);
+  if (!(bump < now - WORTH)) return null;
+  const [min, max] = limitsOf(freedom, drawn);
+  return {
+    ...{ point, by, bump, name: pointLabel(wheel.design, point) },
+    within: freedom ? drawn + open >= min - 1e-9 && drawn + open <= max + 1e-9 : null,
+  };
+}
