@@ -10,6 +10,8 @@ import {
   openStation,
   settled,
   start,
+  field,
+  typeInto,
 } from '../e2e/havrik';
 
 /** Takes the pictures in docs/screenshots/ from the demonstration builds. */
@@ -53,12 +55,20 @@ async function main(): Promise<void> {
   await page.waitForSelector('section[aria-label="Front lower arm, jig"] img');
   await clickButton(page, 'page');
   await shoot('jig');
-  await clickButton(page, 'parts list');
-  await page.waitForSelector('[data-part]');
-  await shoot('parts-list');
   await openStation(page, 'Check');
   await page.waitForSelector('[aria-label="Measure this again first"] li');
   await shoot('check');
+  await openStation(page, 'Set-up');
+  await page.waitForSelector('[aria-label="What is wanted"]');
+  for (const [what, degrees] of [
+    ['camber reads', '-1.1'],
+    ['camber wanted', '-1.5'],
+    ['caster wanted', '6'],
+    ['toe wanted', '0.1'],
+  ])
+    await typeInto(page, field(what), degrees);
+  await page.waitForSelector('[data-then]');
+  await shoot('setup');
   await openStation(page, 'Arms');
   await page.locator('::-p-xpath(//main//button[.="find arms from camber"])').click();
   await page.locator('::-p-xpath(//main//button[.="Find arms"])').click();
