@@ -141,6 +141,8 @@ it('gives a report and a table, takes a table, and goes out in the build’s fil
   const file = JSON.parse((await kept('two-seat-roadster.havrik.json')).toString()) as Build;
   expect(file.checks?.[0].readings.length).toBeGreaterThanOrEqual(15);
 
+  // The menu takes clicks until it is gone.
+  await until(page, `document.querySelector('[role="menu"]') === null`);
   const [chooser] = await Promise.all([page.waitForFileChooser(), clickButton(page, 'Read a CSV')]);
   const path = join(makeFolder(), 'readings.csv');
   writeFileSync(path, 'travel_mm,method,value,unit,plus_minus\n10,level,-1.4,deg,0.1\n');

@@ -2,9 +2,11 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { styled } from '@mui/material/styles';
 import { useMemo, useState } from 'react';
 import { setNow } from '@/core/setup/book';
 import { Choice } from '../../fields/Choice';
+import { UNSEEN } from '../../theme';
 import type { DeskProps } from '../list';
 import { Adjusters } from './Adjusters';
 import { Book } from './Book';
@@ -32,6 +34,7 @@ export function Setup({ build, wheel, unit, onEdit }: DeskProps) {
         words={PART_WORDS}
         onPick={setPart}
       />
+      <Heading>{PART_WORDS[part]}</Heading>
       {!now.model ? (
         <Typography variant="body2">
           The layout cannot be put together as it is set: nothing can be told of it.
@@ -52,3 +55,5 @@ export function Setup({ build, wheel, unit, onEdit }: DeskProps) {
     </Box>
   );
 }
+
+const Heading = styled('h2')(UNSEEN);
