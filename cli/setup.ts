@@ -121,8 +121,8 @@ export function setupReport(build: Build, request: SetupRequest): string {
       '',
       `${Math.abs(low.by)} mm ${low.by > 0 ? 'lower' : 'higher'}: camber ${signed(before.camber)} → ${signed(after.camber)}, toe ${signed(before.toe)} → ${signed(after.toe)}, largest change of toe ${before.bump.toFixed(2)}° → ${after.bump.toFixed(2)}°.`,
       ...cures.map(
-        ({ name, by, bump, within }) =>
-          `  ${name} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? 'up' : 'down'}: ${bump.toFixed(2)}°${within === false ? ', as far as its freedom goes' : ''}`,
+        ({ name, by, bump, atEnd }) =>
+          `  ${name} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? 'up' : 'down'}: ${bump.toFixed(2)}°${atEnd ? ', at the end of its freedom' : ''}`,
       ),
     );
   }

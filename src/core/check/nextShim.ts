@@ -1,9 +1,8 @@
 import { rodEnds } from '../corners/kinds';
-import { goldenLeast } from '../geometry/golden';
 import { leastSquares } from '../geometry/linear';
 import { SIGMAS } from '../geometry/random';
-import { effortOf, limitsOf, placesOf, stepOf, washersFor } from '../freedoms/freedoms';
-import { nearest } from '../freedoms/stacks';
+import { bestPlace } from '../freedoms/bestPlace';
+import { effortOf, washersFor } from '../freedoms/freedoms';
 import type { Side, Travel } from '../model/build';
 import type { Fitted } from '../model/checks';
 import type { Freedom } from '../model/freedoms';
@@ -48,8 +47,6 @@ export interface ShimAdvice {
 export const SHIM_REACH = 40;
 /** A move that is smaller is none, mm. */
 export const THINNEST_MOVE = 0.05;
-/** Between looks at a whole range, as a part of it. */
-const LOOKS = 10;
 /** Heights that a move is looked for at. */
 const SEARCHED = 21;
 
@@ -228,55 +225,17 @@ export function worstBy(
   };
 }
 
-/**
- * The move within a joint's freedom that leaves the least: looked for over the whole of it, closed by golden section
- * about the best, and taken to the nearest places either way that the freedom has.
- */
-export function bestMove(
+/** The move within a joint's freedom that leaves the least; what has no freedom is looked for within `SHIM_REACH`. */
+export const bestMove = (
   fit: Fit,
   side: Side,
   movable: Movable,
   worst: (by: number) => number,
-): number | null {
-  const now = fittedAt(fit, side, movable);
+): number | null => {
   const { freedom } = movable;
-  const [min, max] = freedom ? limitsOf(freedom, now) : [now - SHIM_REACH, now + SHIM_REACH];
-  const [from, to] = [Math.max(min - now, -4 * SHIM_REACH), Math.min(max - now, 4 * SHIM_REACH)];
-  if (!(from <= to)) return null;
-  const places = freedom && placesOf(freedom, now);
-  const step = freedom ? stepOf(freedom) : 0;
-  const apart = (to - from) / LOOKS;
-  const looks = Array.from({ length: LOOKS + 1 }, (_, i) => from + i * apart);
-  const values = looks.map(worst);
-  const least = values.indexOf(Math.min(...values));
-  const open = goldenLeast(
-    worst,
-    looks[Math.max(0, least - 1)],
-    looks[Math.min(LOOKS, least + 1)],
-    step > 0 ? step / 4 : 5e-3,
-  );
-  const candidates = [open, looks[least]];
-  const tried = places
-    ? about(places, now + open).map((place) => place - now)
-    : step > 0
-      ? [-1, 0, 1, 2].flatMap((k) => {
-          const place = min + (Math.floor((now + open - min) / step) + k) * step;
-          return place >= min - 1e-9 && place <= max + 1e-9 ? [place - now] : [];
-        })
-      : candidates;
-  return (
-    tried.reduce<{ by: number; left: number } | null>((best, by) => {
-      const left = worst(by);
-      return best && best.left <= left ? best : { by, left };
-    }, null)?.by ?? null
-  );
-}
-
-/** Places of a rising list about one that is wanted. */
-function about(rising: readonly number[], wanted: number): number[] {
-  const at = nearest(rising, wanted);
-  return rising.slice(Math.max(0, at - 2), at + 3);
-}
+  const reach = freedom ? 4 * SHIM_REACH : SHIM_REACH;
+  return bestPlace(freedom, fittedAt(fit, side, movable), worst, reach);
+};
 
 /** ± of what is left after a move: what is not known of the curve, and of what the move does. */
 function offAfter(

@@ -1,5 +1,6 @@
 import { withShim } from '../bumpsteer/shim';
 import { bumpSteerOf } from '../bumpsteer/trial';
+import { placesOf } from '../freedoms/freedoms';
 import { goldenLeast } from '../geometry/golden';
 import { normalsApart } from '../geometry/random';
 import { wheelOf } from '../kinematics/wheel';
@@ -76,6 +77,38 @@ it('finds what every place of a joint has best, and cures what it says it cures'
     expect([...cures].sort((a, b) => a.bump - b.bump)).toEqual(cures);
   }
   expect(cured).toBeGreaterThan(5);
+});
+
+it('takes the best of the places that a freedom has', () => {
+  let told = 0;
+  for (const [k, wheel] of all.slice(0, 10).entries()) {
+    const { up } = wheel.design.points['tieRodOuter'];
+    const freedoms = [
+      { kind: 'choices' as const, at: [-9, -4, 0, 3, 8, 14].map((by) => up + by) },
+      { kind: 'range' as const, min: up - 10, max: up + 12, step: 2.5 },
+      { kind: 'shims' as const, base: up, stock: [1.6, 3.2], most: 3, way: -1 as const },
+    ];
+    const freedom = freedoms[k % 3];
+    const free = wheel.drawnAs({ ...wheel.design, freedoms: { tieRodOuter: { up: freedom } } });
+    const low = loweredWheel(free, 20)!;
+    const at = low.points['tieRodOuter'];
+    const bumpAt = (by: number) =>
+      bumpSteerOf(low.withRod({ tieRodOuter: { ...at, up: at.up + by } }))?.worst ?? Infinity;
+    const places =
+      freedom.kind === 'range'
+        ? Array.from({ length: 9 }, (_, i) => freedom.min + 2.5 * i)
+        : placesOf(freedom, up)!;
+    const least = Math.min(...places.map((place) => bumpAt(place - up)));
+    const now = bumpSteerOf(low)!.worst;
+    const cure = cureBy(free, low, 'tieRodOuter', now);
+    if (!cure) {
+      expect(least).toBeGreaterThan(now - 0.011);
+      continue;
+    }
+    told++;
+    expect(cure.bump).toBeCloseTo(least, 9);
+  }
+  expect(told).toBeGreaterThan(2);
 });
 
 it('goes no further than a joint’s freedom, and no lower than the travel', () => {

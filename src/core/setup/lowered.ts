@@ -1,7 +1,7 @@
 import { chassisPoints, rodEnds } from '../corners/kinds';
 import { bumpSteerOf } from '../bumpsteer/trial';
-import { goldenLeast } from '../geometry/golden';
-import { limitsOf, snap } from '../freedoms/freedoms';
+import { bestPlace } from '../freedoms/bestPlace';
+import { limitsOf } from '../freedoms/freedoms';
 import { Wheel } from '../kinematics/wheel';
 import { pointLabel } from '../model/labels';
 import type { PointName } from '../model/points';
@@ -28,8 +28,8 @@ export interface HeightCure {
   by: number;
   /** Bump steer then; the rod set to length again. */
   bump: number;
-  /** Its freedom lets it go there; null where it has none. */
-  within: boolean | null;
+  /** It stands at an end of its freedom: further might do better. */
+  atEnd: boolean;
 }
 
 export interface Lowered {
@@ -47,6 +47,8 @@ export interface Lowered {
 const REACH = 60;
 /** Looks over that before the best is closed in on. */
 const LOOKS = 24;
+/** Nearer to an end than this is at it, mm. */
+const CLOSE = 0.05;
 /** Better by less is no cure, degrees. */
 const WORTH = 0.01;
 
@@ -100,20 +102,16 @@ export function cureBy(wheel: Wheel, low: Wheel, point: PointName, now: number):
   const at = low.points[point];
   const bumpAt = (raise: number): number =>
     bumpSteerOf(low.withRod({ [point]: { ...at, up: at.up + raise } }))?.worst ?? Infinity;
-  const step = (2 * REACH) / LOOKS;
-  const looks = Array.from({ length: LOOKS + 1 }, (_, i) => -REACH + i * step);
-  const values = looks.map(bumpAt);
-  const best = looks[values.indexOf(Math.min(...values))];
-  const open = goldenLeast(bumpAt, best - step, best + step, 0.02);
-  const freedom = wheel.design.freedoms?.[point]?.up;
+  // A freedom is told from where the joint is drawn: it knows nothing of how high the car stands.
+  const freedom = wheel.design.freedoms?.[point]?.up ?? null;
   const drawn = wheel.points[point].up;
-  // What it is set to from where it is drawn: its freedom knows nothing of how high the car stands.
-  const by = freedom ? snap(freedom, drawn + open, drawn) - drawn : open;
+  const by = bestPlace(freedom, drawn, bumpAt, REACH, LOOKS);
+  if (by === null) return null;
   const bump = bumpAt(by);
   if (!(bump < now - WORTH)) return null;
-  const [min, max] = limitsOf(freedom, drawn);
+  const [min, max] = limitsOf(freedom ?? undefined, drawn);
   return {
     ...{ point, by, bump, name: pointLabel(wheel.design, point) },
-    within: freedom ? drawn + open >= min - 1e-9 && drawn + open <= max + 1e-9 : null,
+    atEnd: freedom !== null && Math.min(drawn + by - min, max - drawn - by) < CLOSE,
   };
 }

@@ -84,10 +84,10 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
             <Box component="section" aria-label="What gets it back" data-cures={found.cures.length}>
               <Typography variant="h3">What gets bump steer back at that height</Typography>
               <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-                {found.cures.map(({ point, name, by: raise, bump, within }) => (
+                {found.cures.map(({ point, name, by: raise, bump, atEnd }) => (
                   <li key={point}>
                     {name} {length(Math.abs(raise))} {raise > 0 ? 'up' : 'down'}: {signed(bump)} of
-                    toe at worst{within === false && ', as far as its freedom goes'}.
+                    toe at worst{atEnd && ', at the end of its freedom'}.
                   </li>
                 ))}
               </Box>
