@@ -3,9 +3,9 @@ import type { AxleName, Build, Side } from '../src/core/model/build';
 import { parseNumber } from '../src/core/model/units';
 import { adjustersOf } from '../src/core/setup/adjusters';
 import { lowered } from '../src/core/setup/lowered';
-import { Setting, unitEffects } from '../src/core/setup/setting';
-import { SET, setUp } from '../src/core/setup/solve';
-import type { SetBy } from '../src/core/setup/solve';
+import { SET, Setting, unitEffects } from '../src/core/setup/setting';
+import type { SetBy } from '../src/core/setup/setting';
+import { setUp } from '../src/core/setup/solve';
 import {
   changesInWords,
   moveInWords,

@@ -4,10 +4,10 @@ import { noSetups } from '../model/setups';
 import type { Angles, KeptSet, Moved, SetKind, Setups, Turned } from '../model/setups';
 import { adjustersOf } from './adjusters';
 import type { Adjuster } from './adjusters';
-import { Setting } from './setting';
+import { AS_DRAWN, learned } from './learned';
+import type { Did } from './learned';
+import { SET, Setting } from './setting';
 import type { Moves, Stands } from './setting';
-import { AS_DRAWN, SET, learned } from './solve';
-import type { Did, SetupPlan } from './solve';
 
 export const setupsOf = ({ setups }: Pick<Build, 'setups'>): Setups => setups ?? noSetups();
 
@@ -35,7 +35,11 @@ const shifted = (adjuster: Adjuster, by: number): Adjuster => {
     ...adjuster,
     places:
       places.kind === 'own'
-        ? { kind: 'own', at: places.at.map((at) => at - by) }
+        ? {
+            kind: 'own',
+            // Where it stands now is nought, whatever the sums of its moves leave.
+            at: places.at.map((at) => (Math.abs(at - by) < ROUNDING ? 0 : at - by)),
+          }
         : { ...places, from: places.from - by, to: places.to - by },
   };
 };
@@ -90,7 +94,7 @@ function wholeOf(
   should: Stands,
   read: Angles,
   { gain }: Did,
-): Pick<SetupPlan, 'before' | 'after'> {
+): { before: Stands; after: Stands } {
   const before: Stands = { ...was };
   const after: Stands = { ...should };
   for (const of of SET) {

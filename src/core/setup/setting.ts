@@ -11,6 +11,10 @@ import { offsetCount, offsetOf } from '../tolerance/joints';
 import { cornerOf } from '../tolerance/sensitivity';
 import type { Adjuster } from './adjusters';
 
+/** What a set-up is told by. */
+export const SET = ['camber', 'caster', 'toe'] as const;
+export type SetBy = (typeof SET)[number];
+
 /** What a wheel is set to, degrees; caster null where it steers about nothing. */
 export interface Stands {
   camber: number;

@@ -7,8 +7,9 @@ import { blankBuild } from '../model/starts';
 import { settable } from '../../test/setups';
 import { adjustersOf, around, reachOf } from './adjusters';
 import type { Adjuster } from './adjusters';
-import { Setting, unitEffects, unitOf } from './setting';
-import { AS_DRAWN, SET, learned, setUp } from './solve';
+import { AS_DRAWN, learned } from './learned';
+import { SET, Setting, unitEffects, unitOf } from './setting';
+import { setUp } from './solve';
 import type { Wish } from './solve';
 
 const settingOf = ({ build, wheel }: ReturnType<typeof settable>) =>
@@ -214,6 +215,80 @@ it('is the least work of everything that can be tried', () => {
   expect(compared).toBeGreaterThan(15);
 });
 
+it('is the least work of every two as well, where caster is wanted too', () => {
+  let compared = 0;
+  for (let seed = 1; seed <= 10; seed++) {
+    const normal = normalsApart(1300 + seed);
+    const setting = settingOf(settable(normal));
+    const now = setting.stands(setting.still);
+    if (!now) continue;
+    const wish = {
+      camber: now.camber + 0.3 * normal(),
+      caster: now.caster! + 0.4 * normal(),
+      toe: now.toe,
+    };
+    const plan = setUp(setting, wish)!;
+    const { adjusters } = setting;
+    const rod = adjusters.findIndex(({ setsToe }) => setsToe);
+    const flats = (i: number) => {
+      const [from, to] = reachOf(adjusters[i]);
+      const step = adjusters[i].per / 6;
+      return Array.from({ length: 31 }, (_, k) => (k - 15) * step).filter(
+        (at) => at >= from && at <= to,
+      );
+    };
+    const [a, b] = adjusters.flatMap((_, i) => (i === rod ? [] : [i]));
+    const half = halfStep(setting, [adjusters[rod]], 'toe');
+    let least = Infinity;
+    for (const at of flats(a))
+      for (const on of flats(b)) {
+        const moves = [...setting.still];
+        [moves[a], moves[b]] = [at, on];
+        const stands = setting.stands(moves);
+        if (!stands || Math.abs(stands.camber - wish.camber) > 0.05) continue;
+        if (Math.abs(stands.caster! - wish.caster) > 0.1) continue;
+        const perTurn = adjusters[rod].per / 6;
+        const reaches = Array.from({ length: 41 }, (_, k) => (k - 20) * perTurn).filter((by) => {
+          moves[rod] = by;
+          return Math.abs((setting.stands(moves)?.toe ?? Infinity) - wish.toe) <= half;
+        });
+        for (const by of reaches) {
+          moves[rod] = by;
+          least = Math.min(
+            least,
+            moves.reduce(
+              (sum, mm, i) =>
+                mm === 0 ? sum : sum + adjusters[i].work + (0.05 * Math.abs(mm)) / adjusters[i].per,
+              0,
+            ),
+          );
+        }
+      }
+    if (least === Infinity) continue;
+    compared++;
+    expect(plan.reached).toBe(true);
+    expect(plan.work).toBeLessThanOrEqual(least + 0.5 + 1e-9);
+  }
+  expect(compared).toBeGreaterThan(2);
+});
+
+it('seeks toe by what there is where there is no rod', () => {
+  const build = blankBuild('x', undefined, 'trailing-arm');
+  const rear = build.rear!;
+  const pivot = Object.keys(rear.points).find((name) => name.endsWith('Inner'))!;
+  const { ahead } = rear.points[pivot];
+  rear.freedoms = {
+    [pivot]: { ahead: { kind: 'range', min: ahead - 15, max: ahead + 15, step: 0 } },
+  };
+  const wheel = wheelOf(build, 'rear', 'left')!;
+  const setting = new Setting(wheel, adjustersOf(build, wheel));
+  const { toe } = setting.stands(setting.still)!;
+  const plan = setUp(setting, { toe: toe + 0.3 })!;
+  expect(plan.reached).toBe(true);
+  expect(Math.abs(plan.after.toe - toe - 0.3)).toBeLessThan(0.1);
+  expect(plan.moves).toHaveLength(1);
+});
+
 it('goes from what was read, and keeps what nothing was said of', () => {
   const setting = settingOf(settable());
   const model = setting.stands(setting.still)!;
@@ -232,12 +307,20 @@ it('says what cannot be had, and what would have to give', () => {
   const car = settable();
   const setting = settingOf(car);
   const { camber } = setting.stands(setting.still)!;
-  const { reached, short, after } = setUp(setting, { camber: camber - 6 })!;
+  const plan = setUp(setting, { camber: camber - 6 })!;
+  const { reached, short, after } = plan;
   expect(reached).toBe(false);
   const [first] = short;
   expect(first.of).toBe('camber');
   expect(first.by).toBeCloseTo(camber - 6 - after.camber, 6);
-  expect(first.cure!.atEnd).toBe(true);
+  const { adjuster, more, atEnd } = first.cure!;
+  expect(atEnd).toBe(true);
+  // Gone that much further, past its end, the camber that is wanted is there.
+  const there = setting.adjusters.map(
+    (one) =>
+      (plan.moves.find((move) => move.adjuster === one)?.by ?? 0) + (one === adjuster ? more : 0),
+  );
+  expect(setting.stands(there)!.camber).toBeCloseTo(camber - 6, 3);
   // Without anything but the rod no camber can be had, and nothing is blamed for it.
   const bare = blankBuild('x');
   const wheel = wheelOf(bare, 'front', 'left');

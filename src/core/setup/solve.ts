@@ -1,11 +1,10 @@
 import { leastSquares } from '../geometry/linear';
 import { around, reachOf } from './adjusters';
 import type { Adjuster } from './adjusters';
-import type { Setting, Stands } from './setting';
-
-/** What a set-up is told by. */
-export const SET = ['camber', 'caster', 'toe'] as const;
-export type SetBy = (typeof SET)[number];
+import { AS_DRAWN } from './learned';
+import type { Did } from './learned';
+import { SET } from './setting';
+import type { SetBy, Setting, Stands } from './setting';
 
 /** What is wanted, degrees; toe stays as it is where nothing is said of it, camber and caster go as they go. */
 export type Wish = Partial<Record<SetBy, number>>;
@@ -41,13 +40,6 @@ export interface SetupPlan {
   /** Ways that were worked out on the exact wheel. */
   tried: number;
 }
-
-/** What moves did of what they should have, and how well that is known: one standard deviation. */
-export interface Did {
-  gain: number;
-  sigma: number;
-}
-export const AS_DRAWN: Did = { gain: 1, sigma: 0.1 };
 
 /** A step for slopes, mm. */
 const STEP = 0.2;
@@ -96,8 +88,8 @@ export function setUp(
   const slopes = slopesOf(setting, targets);
   if (!slopes) return null;
   const free = adjusters.flatMap(({ setsToe, setsBump }, i) => (setsToe || setsBump ? [] : [i]));
-  const others = targets.filter((of) => of !== 'toe');
-  const toe = targets.includes('toe') ? rod : -1;
+  // Without a rod toe is sought as camber and caster are.
+  const others = targets.filter((of) => of !== 'toe' || rod < 0);
   const sets = subsetsOf(free, others.length);
   const liked = sets
     .map((set) => ({ set, ...bySlopes(set, others, goal, model, slopes, adjusters) }))
@@ -106,9 +98,9 @@ export function setUp(
     .map(({ set }) => set);
   if (!liked.some((set) => set.length === 0)) liked.push([]);
   const ways = liked.flatMap((set) =>
-    waysBy(setting, set, others, toe, goal, slopes).flatMap((moves) => {
+    waysBy(setting, set, others, rod, goal, slopes).flatMap((moves) => {
       const stands = setting.stands(moves);
-      return stands ? [judged(moves, stands, goal, targets, slopes, adjusters, set, toe)] : [];
+      return stands ? [judged(moves, stands, goal, targets, slopes, adjusters, set, rod)] : [];
     }),
   );
   const best = bestOf(ways);
@@ -120,7 +112,7 @@ export function setUp(
       adjusters.flatMap((adjuster, i) => (moves[i] ? [{ adjuster, by: moves[i] }] : [])),
     ),
     ...{ before, after: asRead(stands), grain, reached, work, tried: ways.length },
-    short: shortOf(targets, goal, best, slopes, adjusters, did),
+    short: shortOf(setting, targets, goal, best, slopes, did),
     bump: bumpNow && bumpThen ? { before: bumpNow.worst, after: bumpThen.worst } : null,
   };
 }
@@ -172,15 +164,22 @@ function bySlopes(
   const by = solved(set, others, wanted, slopes) ?? set.map(() => 0);
   const near = others.map((of) => nearEnough(of, set, slopes, adjusters));
   const places = placesAbout(set, by, adjusters);
-  const work = set.reduce((sum, i) => sum + adjusters[i].work, 0);
-  const missed = places.map((at) =>
-    others.reduce((sum, of, q) => {
-      const left = wanted[q] - set.reduce((all, i, k) => all + slopes[of][i] * at[k], 0);
-      return sum + (WEIGHT[of] * Math.max(0, Math.abs(left) - near[q])) ** 2;
-    }, 0),
-  );
-  return { missed: Math.min(...missed), work };
+  return places
+    .map((at) => ({
+      missed: others.reduce((sum, of, q) => {
+        const left = wanted[q] - set.reduce((all, i, k) => all + slopes[of][i] * at[k], 0);
+        return sum + (WEIGHT[of] * Math.max(0, Math.abs(left) - near[q])) ** 2;
+      }, 0),
+      work: set.reduce((sum, i, k) => sum + workOf(adjusters[i], at[k]), 0),
+    }))
+    .reduce((best, one) =>
+      one.missed < best.missed || (one.missed === best.missed && one.work < best.work) ? one : best,
+    );
 }
+
+/** How much work one move is: nothing is none. */
+const workOf = ({ work, per }: Adjuster, by: number): number =>
+  by === 0 ? 0 : work + (PER_UNIT * Math.abs(by)) / Math.abs(per);
 
 /** Every way of putting a combination to places next to where it should be. */
 const placesAbout = (
@@ -257,9 +256,10 @@ function waysBy(
     set.forEach((i, k) => (moves[i] = whole[k]));
     if (rod < 0) return [moves];
     moves[rod] = open[rod];
-    const set1 = rodFor(setting, moves, rod, goal.toe, slopes.toe[rod]);
-    if (set1 === null) return [];
-    return around(adjusters[rod], set1).map((at) => {
+    const reach = reachOf(adjusters[rod]);
+    const long = alone(setting, moves, rod, goal.toe, slopes.toe[rod], ({ toe }) => toe, reach);
+    if (long === null) return [];
+    return around(adjusters[rod], long).map((at) => {
       const way = [...moves];
       way[rod] = at;
       return way;
@@ -304,22 +304,23 @@ function solvedExactly(
   return null;
 }
 
-/** How long the rod has to be set for a toe, the rest as it is: mm; null where that does not come to rest. */
-function rodFor(
+/** Where one adjuster has to be for one figure, the rest as it is: mm; null where that does not come to rest. */
+function alone(
   setting: Setting,
   from: readonly number[],
-  rod: number,
-  toe: number,
+  i: number,
+  wanted: number,
   slope: number,
+  figure: (stands: Stands) => number,
+  reach: readonly [number, number],
 ): number | null {
   const moves = [...from];
-  const reach = reachOf(setting.adjusters[rod]);
   for (let step = 0; step < MOST_STEPS; step++) {
     const stands = setting.stands(moves);
     if (!stands) return null;
-    const to = clamp(moves[rod] + (toe - stands.toe) / slope, reach);
-    const gone = Math.abs(to - moves[rod]);
-    moves[rod] = to;
+    const to = clamp(moves[i] + (wanted - figure(stands)) / slope, reach);
+    const gone = Math.abs(to - moves[i]);
+    moves[i] = to;
     if (gone < CLOSE) return to;
   }
   return null;
@@ -332,7 +333,6 @@ interface Way {
   reached: boolean;
   missed: number;
   work: number;
-  used: readonly number[];
 }
 
 function judged(
@@ -353,17 +353,12 @@ function judged(
     ]),
   ) as Record<SetBy, number>;
   const off = (of: SetBy) => Math.abs(stands[of]! - goal[of]);
-  const used = moves.flatMap((by, i) => (by === 0 ? [] : [i]));
   return {
-    ...{ moves, stands, grain, used },
+    ...{ moves, stands, grain },
     // A tenth more than by slopes: the wheel is not straight.
     reached: targets.every((of) => off(of) <= 1.1 * Math.max(grain[of], NEAR[of])),
     missed: targets.reduce((sum, of) => sum + (WEIGHT[of] * off(of)) ** 2, 0),
-    work: used.reduce(
-      (sum, i) =>
-        sum + adjusters[i].work + (PER_UNIT * Math.abs(moves[i])) / Math.abs(adjusters[i].per),
-      0,
-    ),
+    work: moves.reduce((sum, by, i) => sum + workOf(adjusters[i], by), 0),
   };
 }
 
@@ -398,18 +393,21 @@ const inOrder = (moves: SetMove[]): SetMove[] =>
       ORDER.indexOf(a.adjuster.unit) - ORDER.indexOf(b.adjuster.unit),
   );
 
+/** What is left of each that was not reached, and how far one adjuster would have to go for it: found on the exact wheel. */
 function shortOf(
+  setting: Setting,
   targets: readonly SetBy[],
   goal: Record<SetBy, number>,
   { moves, stands, grain, reached }: Way,
   slopes: Slopes,
-  adjusters: readonly Adjuster[],
   did: Did,
 ): Short[] {
   if (reached) return [];
+  const { adjusters } = setting;
   return targets.flatMap((of): Short[] => {
     const left = goal[of] - stands[of]!;
     if (Math.abs(left) <= 1.1 * Math.max(grain[of], NEAR[of])) return [];
+    const by = did.gain * left;
     const usable = adjusters.flatMap(({ setsBump }, i) =>
       setsBump || Math.abs(slopes[of][i]) < 1e-4 ? [] : [i],
     );
@@ -419,42 +417,22 @@ function shortOf(
         Number(moves[b] !== 0) - Number(moves[a] !== 0) ||
         Math.abs(slopes[of][b]) - Math.abs(slopes[of][a]),
     );
-    if (most === undefined) return [{ of, by: did.gain * left, cure: null }];
-    const more = left / slopes[of][most];
-    const [from, to] = reachOf(adjusters[most]);
-    const room = more > 0 ? to - moves[most] : moves[most] - from;
+    if (most === undefined) return [{ of, by, cure: null }];
+    const to = alone(setting, moves, most, goal[of], slopes[of][most], (at) => at[of]!, NO_LIMIT);
+    if (to === null) return [{ of, by, cure: null }];
+    const [from, last] = reachOf(adjusters[most]);
     return [
       {
-        ...{ of, by: did.gain * left },
-        cure: { adjuster: adjusters[most], more, atEnd: room < Math.abs(more) },
+        ...{ of, by },
+        cure: {
+          adjuster: adjusters[most],
+          more: to - moves[most],
+          atEnd: to < from || to > last,
+        },
       },
     ];
   });
 }
 
-/**
- * What moves did of what they should have, by what was read after them: the car's own share, better known with every move
- * (recursive least squares, what was thought before as a reading of its own).
- * @param plusMinus ± of a reading, degrees, two standard deviations
- */
-export function learned(
-  before: Did,
-  { before: was, after: should }: Pick<SetupPlan, 'before' | 'after'>,
-  read: Partial<Stands>,
-  plusMinus: number,
-): Did {
-  let { gain } = before;
-  let variance = before.sigma ** 2;
-  // Two readings make a difference.
-  const noise = 2 * (plusMinus / 2) ** 2;
-  for (const of of SET) {
-    const [now, then, saw] = [was[of], should[of], read[of]];
-    if (now === null || then === null || saw === undefined || saw === null) continue;
-    // What it would have done had it done all.
-    const whole = (then - now) / before.gain;
-    const weight = (variance * whole) / (variance * whole ** 2 + noise);
-    gain += weight * (saw - now - gain * whole);
-    variance *= 1 - weight * whole;
-  }
-  return { gain, sigma: Math.sqrt(variance) };
-}
+/** How far a thing may be thought to go that has come to its end, mm: beyond that it is another car. */
+const NO_LIMIT = [-100, 100] as const;

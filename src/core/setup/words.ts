@@ -4,7 +4,8 @@ import type { LengthUnit } from '../model/units';
 import { lengthIn, readable } from '../model/units';
 import { counted } from '../model/wording';
 import type { Adjuster } from './adjusters';
-import type { SetBy, SetMove, SetupPlan, Short } from './solve';
+import type { SetBy } from './setting';
+import type { SetMove, SetupPlan, Short } from './solve';
 
 /** Which way of a coordinate counts up, and down. */
 const WAYS = {

@@ -10,9 +10,8 @@ import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
 import { setupsOf, takeTurnedBack, turnedOf, writeTurned } from '@/core/setup/book';
 import type { SetNow } from '@/core/setup/book';
-import type { Stands } from '@/core/setup/setting';
+import type { SetBy, Stands } from '@/core/setup/setting';
 import { setUp } from '@/core/setup/solve';
-import type { SetBy } from '@/core/setup/solve';
 import { toeEach, toeTold } from '@/core/setup/toeIn';
 import type { ToeTold } from '@/core/setup/toeIn';
 import { changesInWords, moveInWords, shortInWords, signed } from '@/core/setup/words';
@@ -175,7 +174,11 @@ export function Turn({
         </Typography>
       )}
       {!plan ? (
-        <Typography variant="body2">Say what is wanted, and this says what to turn.</Typography>
+        <Typography variant="body2">
+          {Object.keys(wanted).length > 0
+            ? 'Nothing can be told: beside where it is set the wheel cannot be put together.'
+            : 'Say what is wanted, and this says what to turn.'}
+        </Typography>
       ) : (
         <Box component="section" aria-label="What to turn" data-reached={plan.reached}>
           <Typography variant="h3">
