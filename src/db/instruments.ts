@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import type { KeptCheck } from '../core/model/build';
 import { instrumentSchema } from '../core/model/instruments';
 import type { Instrument } from '../core/model/instruments';
+import { cutTo } from '../core/model/wording';
 import { Op } from './driver';
 import type { Database, InstrumentRow } from './models';
 import { reading } from './reading';
@@ -57,12 +58,12 @@ export const restoreInstrument = (id: string): Promise<boolean> =>
   writing(async ({ instruments }, transaction) => {
     const row = await instruments.findByPk(id, { paranoid: false, transaction });
     if (!row) return false;
-    const taken = await instruments.findOne({
-      where: { name: row.name, id: { [Op.ne]: id } },
-      transaction,
-    });
+    const names = new Set((await instruments.findAll({ transaction })).map(({ name }) => name));
+    let { name } = row;
+    for (let k = 1; names.has(name); k++)
+      name = `${cutTo(row.name, 46)} (again${k > 1 ? ` ${k}` : ''})`;
     await row.restore({ transaction });
-    if (taken) await row.update({ name: `${row.name.slice(0, 50)} (again)` }, { transaction });
+    if (name !== row.name) await row.update({ name }, { transaction });
     return true;
   });
 

@@ -1,7 +1,6 @@
 import type { AxleDesign, Side } from '../model/build';
 import type { Fitted, ReadSide } from '../model/checks';
-import { pointLabel } from '../model/labels';
-import type { Coordinate } from '../model/points';
+import { pointLabel, wayOf } from '../model/labels';
 import type { LengthUnit } from '../model/units';
 import { printLength, readable } from '../model/units';
 import { counted } from '../model/wording';
@@ -20,13 +19,6 @@ export const AGREES_WORDS: Readonly<Record<Agrees, string>> = {
   'too few': 'Too few readings to say',
 };
 
-/** Which way a coordinate goes, + and −. */
-const WAYS: Readonly<Record<Coordinate, readonly [string, string]>> = {
-  ahead: ['ahead', 'back'],
-  out: ['outward', 'inward'],
-  up: ['up', 'down'],
-};
-
 const length = (mm: number, unit: LengthUnit, decimals = 1): string =>
   unit === 'mm'
     ? `${Math.abs(mm).toFixed(decimals)} mm`
@@ -39,10 +31,7 @@ export const moveInWords = (
   design: AxleDesign,
   { point, coordinate, by }: Pick<Fitted, 'point' | 'coordinate' | 'by'>,
   unit: LengthUnit = 'mm',
-): string => `${pointLabel(design, point)} ${length(by, unit)} ${WAYS[coordinate][by > 0 ? 0 : 1]}`;
-
-/** Which way of a coordinate counts up. */
-export const wayOf = (coordinate: Coordinate): string => WAYS[coordinate][0];
+): string => `${pointLabel(design, point)} ${length(by, unit)} ${wayOf(coordinate, by)}`;
 
 /** What to fit next, on which side, and what to expect of it. */
 export function shimInWords(

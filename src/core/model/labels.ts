@@ -1,6 +1,6 @@
 import { typeOf } from '../corners/kinds';
 import type { AxleDesign } from './build';
-import type { PointName } from './points';
+import type { Coordinate, PointName } from './points';
 
 /** What of an axle says how it is steered. */
 type Steered = Pick<AxleDesign, 'rack' | 'dropArm'>;
@@ -21,3 +21,13 @@ export type RodWord = 'tie rod' | 'toe link' | 'drag link';
 /** What an axle calls the rod that sets its toe, or steers it where its wheels are coupled. */
 export const rodWord = ({ kind, rack, dropArm }: Pick<AxleDesign, 'kind'> & Steered): RodWord =>
   typeOf({ kind }).rodName ?? (rack || dropArm ? 'tie rod' : 'toe link');
+
+/** Which way each coordinate counts up, and down. */
+const WAYS: Readonly<Record<Coordinate, readonly [string, string]>> = {
+  ahead: ['ahead', 'back'],
+  out: ['outward', 'inward'],
+  up: ['up', 'down'],
+};
+
+/** Which way a move of a coordinate goes. */
+export const wayOf = (coordinate: Coordinate, by = 1): string => WAYS[coordinate][by < 0 ? 1 : 0];

@@ -1,18 +1,12 @@
 import { washersFor } from '../freedoms/freedoms';
 import type { AxleDesign } from '../model/build';
+import { wayOf } from '../model/labels';
 import type { LengthUnit } from '../model/units';
 import { lengthIn, readable } from '../model/units';
 import { counted } from '../model/wording';
 import type { Adjuster } from './adjusters';
 import type { SetBy } from './setting';
 import type { SetMove, SetupPlan, Short } from './solve';
-
-/** Which way of a coordinate counts up, and down. */
-const WAYS = {
-  ahead: ['ahead', 'back'],
-  out: ['outward', 'inward'],
-  up: ['up', 'down'],
-} as const;
 
 const FLATS = 6;
 
@@ -63,8 +57,7 @@ export function moveInWords(
       : `${name}: ${counted(Math.round(Math.abs(by / per)), 'half turn')} ${way}, that end undone`;
   }
   const { point, coordinate } = of;
-  const [up, down] = WAYS[coordinate];
-  const way = by > 0 ? up : down;
+  const way = wayOf(coordinate, by);
   const joint = name.slice(0, name.lastIndexOf(','));
   const length = lengthOf(by, unit);
   switch (adjuster.unit) {
@@ -129,7 +122,7 @@ export function standsInWords(
   if (Math.abs(by) < 1e-6) return 'as drawn';
   if (!adjuster) return `${readable((by > 0 ? '+' : '') + by.toFixed(2))} mm`;
   const { of, per } = adjuster;
-  if (of.kind === 'point') return `${lengthOf(by, unit)} ${WAYS[of.coordinate][by > 0 ? 0 : 1]}`;
+  if (of.kind === 'point') return `${lengthOf(by, unit)} ${wayOf(of.coordinate, by)}`;
   const way = by > 0 ? 'longer' : 'shorter';
   return adjuster.unit === 'turn'
     ? `${turnsInWords(by / per)} ${way}`

@@ -8,7 +8,7 @@ import { degrees, numberInWords, playInWords } from '../check/words';
 import type { Targets } from '../model/brief';
 import type { Build } from '../model/build';
 import type { CheckReading, Round, ScenarioId, Training } from '../model/checks';
-import { pointLabel } from '../model/labels';
+import { pointLabel, wayOf } from '../model/labels';
 import { COORDINATES } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';
 import { offsetCount, offsetOf } from '../tolerance/joints';
@@ -47,12 +47,6 @@ export interface Trained {
 }
 
 const mm = (value: number) => `${Math.abs(value).toFixed(1)} mm`;
-const WAYS: Readonly<Record<Coordinate, readonly [string, string]>> = {
-  ahead: ['ahead', 'back'],
-  out: ['outward', 'inward'],
-  up: ['up', 'down'],
-};
-const way = (coordinate: Coordinate, by: number) => WAYS[coordinate][by < 0 ? 1 : 0];
 
 /** Whether the loose joint was never looked at. */
 export const isLoose = ({ hides }: Truth, { acts }: Training): boolean =>
@@ -107,7 +101,7 @@ function truthInWords(
   return [
     ...moves.map(
       ({ point, coordinate, by }) =>
-        `${name(point)}: ${mm(by)} further ${way(coordinate, by)} than drawn.`,
+        `${name(point)}: ${mm(by)} further ${wayOf(coordinate, by)} than drawn.`,
     ),
     ...(hides.play
       ? [`${name(hides.play.point)}: a loose rod end, ${degrees(2 * hides.play.toe)} of toe.`]
@@ -138,9 +132,9 @@ function allowedBy(
     const real = realOffset(truth, fit, point, coordinate);
     const known = offsetIn(fit, side, point, coordinate);
     const told = known.plusMinus < 0.8 * known.before;
-    return `${pointLabel(drawn, point)}, ${coordinate}: really ${mm(real)} ${way(coordinate, real)}, chance of its numbers in it; ${
+    return `${pointLabel(drawn, point)}, ${coordinate}: really ${mm(real)} ${wayOf(coordinate, real)}, chance of its numbers in it; ${
       told
-        ? `the readings put it ${mm(known.off)} ± ${mm(known.plusMinus)} ${way(coordinate, known.off)}.`
+        ? `the readings put it ${mm(known.off)} ± ${mm(known.plusMinus)} ${wayOf(coordinate, known.off)}.`
         : `the readings say hardly more of it than its ± did (± ${mm(known.before)} before, ± ${mm(known.plusMinus)} now).`
     }`;
   });

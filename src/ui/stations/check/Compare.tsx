@@ -186,6 +186,10 @@ export function Compare({
               ))}
             </tbody>
           </Table>
+          <Typography variant="caption" color="text.secondary">
+            Tapes, strings, gauges and walls tell toe from an unknown nought: what differs by as
+            much at every height is not told by them, only how it changes is.
+          </Typography>
           {of === 'times' && other && other.variant.id !== check.variant.id && (
             <Typography variant="caption" color="text.secondary">
               That check was of “{other.variant.name}”, this one of “{check.variant.name}”.

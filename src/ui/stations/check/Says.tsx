@@ -14,8 +14,8 @@ import {
   playInWords,
   shimInWords,
   suspectInWords,
-  wayOf,
 } from '@/core/check/words';
+import { wayOf } from '@/core/model/labels';
 import type { KeptCheck } from '@/core/model/build';
 import { fittedSchema } from '@/core/model/checks';
 import type { Fitted } from '@/core/model/checks';
