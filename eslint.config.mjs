@@ -38,6 +38,7 @@ const FLOORS = [
   'check',
   'training',
   'setup',
+  'plan',
   'judging',
   'file',
   'summary',

@@ -2,7 +2,7 @@ import type { NextConfig } from 'next';
 import { STATIONS } from './src/core/judging/stations';
 
 const config: NextConfig = {
-  serverExternalPackages: ['sequelize', 'sqlite3', 'umzug', 'fflate'],
+  serverExternalPackages: ['sequelize', 'sqlite3', 'umzug', 'fflate', 'sharp'],
   // ./test.sh runs the compiler and the linter by themselves.
   typescript: { ignoreBuildErrors: true },
   // The server's code runs on this machine only: it need not be small, and the build is quicker.

@@ -3,7 +3,7 @@ import { bumpSteer, judgeBumpSteer } from '../src/core/motion/bumpSteer';
 import { MOST_WIND_UP, axleSteer, mostSteer } from '../src/core/motion/axleSteer';
 import type { MovedBy, SteerCurve } from '../src/core/motion/axleSteer';
 import { judgeDamper, judgeLoads } from '../src/core/judging/damper';
-import { judgeParts } from '../src/core/judging/shop';
+import { judgeParts } from '../src/core/shop/judge';
 import { wheelOf } from '../src/core/kinematics/wheel';
 import { prepareAxle, whyNot } from '../src/core/kinematics/axle';
 import type { Axle } from '../src/core/kinematics/axle';

@@ -11,21 +11,24 @@ import {
   statSync,
   writeSync,
 } from 'node:fs';
-import { dirname } from 'node:path';
+import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
 import { unzipSync, zip } from 'fflate';
+import type { AsyncZippable } from 'fflate';
 import { z } from 'zod';
 import { makeFolder, openDatabase, settle } from './database';
+import { isPhotoName, photoFiles, photosFolder, writePhoto } from './photos';
 import { apart, ask, isWhole } from './raw';
 import { DatabaseTrouble, inWords } from './trouble';
 import { assertBelongTogether, writeAheadOf } from './writeAhead';
 
 /**
  * A backup is a ZIP file: `about.json` says what it is, `havrik.sqlite` is the whole database as it was
- * at one moment. Other files may join them later.
+ * at one moment, `photos/` holds the photos that lie beside it.
  */
 const INSIDE = 'havrik.sqlite';
 const ABOUT = 'about.json';
+const PHOTOS = 'photos/';
 /** No database that a workshop fills is larger, bytes. */
 const LARGEST = 2_000_000_000;
 
@@ -34,19 +37,25 @@ const aboutSchema = z.object({
   version: z.literal(1, { error: 'was made by a newer Havrik' }),
   made: z.iso.datetime(),
   builds: z.int().min(0),
+  /** How many photos are in it; a daily copy has none, for none is ever taken away from beside the database. */
+  photos: z.int().min(0).default(0),
 });
 export type About = z.infer<typeof aboutSchema>;
 
-const pack = promisify<Record<string, Uint8Array>, Uint8Array>(zip);
+const pack = promisify<AsyncZippable, Uint8Array>(zip);
 const part = (path: string, what: string) => `${path}.${what}-${process.pid}`;
 const discard = (path: string) => {
   for (const file of [path, writeAheadOf(path), `${path}-shm`]) rmSync(file, { force: true });
 };
 
-/** The database at `path`, which may be in use, as a backup. `room` is a file name it may use meanwhile. */
+/**
+ * The database at `path`, which may be in use, as a backup. `room` is a file name it may use meanwhile.
+ * @param withPhotos whether the photos beside it go along
+ */
 export async function backupOf(
   path: string,
   room: string,
+  withPhotos = true,
 ): Promise<{ about: About; bytes: Uint8Array }> {
   if (!existsSync(path)) throw new DatabaseTrouble(`There is no database at ${path}`);
   await assertBelongTogether(path);
@@ -56,15 +65,24 @@ export async function backupOf(
       await sequelize.query('VACUUM INTO :copy', { replacements: { copy } });
       return countIn(copy);
     });
+    const photos = withPhotos ? photoFiles(path) : [];
     const about: About = {
       format: 'havrik-backup',
       version: 1,
       made: new Date().toISOString(),
       builds,
+      photos: photos.length,
     };
     const bytes = await pack({
       [ABOUT]: Buffer.from(`${JSON.stringify(about, null, 2)}\n`),
       [INSIDE]: readFileSync(copy),
+      // Photos are as small as they get.
+      ...Object.fromEntries(
+        photos.map((name): [string, [Uint8Array, { level: 0 }]] => [
+          `${PHOTOS}${name}`,
+          [readFileSync(join(photosFolder(path), name)), { level: 0 }],
+        ]),
+      ),
     });
     return { about, bytes };
   } catch (error) {
@@ -87,9 +105,9 @@ const countIn = (path: string): Promise<number> =>
  * Writes a backup of the database at `path`, which may be in use, into the new file `to`.
  * @throws {DatabaseTrouble} in words; nothing is left half written
  */
-export async function backUp(path: string, to: string): Promise<About> {
+export async function backUp(path: string, to: string, withPhotos = true): Promise<About> {
   if (existsSync(to)) throw new DatabaseTrouble(`${to} is there already: name another file`);
-  const { about, bytes } = await backupOf(path, to).catch((error: unknown) => {
+  const { about, bytes } = await backupOf(path, to, withPhotos).catch((error: unknown) => {
     throw inWords(error, to);
   });
   const half = part(to, 'half');
@@ -137,7 +155,7 @@ export interface Restored {
  * @throws {DatabaseTrouble} in words; the database that was there then stays as it was
  */
 export async function restoreFrom(file: string, path: string): Promise<Restored> {
-  const { database, about } = contentsOf(file);
+  const { database, about, photos } = contentsOf(file);
   const fresh = part(path, 'restoring');
   try {
     makeFolder(dirname(path));
@@ -149,6 +167,10 @@ export async function restoreFrom(file: string, path: string): Promise<Restored>
       closeSync(out);
     }
     const builds = await lookInto(fresh, file);
+    // Those that are here already are the same: a name is never given twice.
+    for (const [name, bytes] of photos)
+      if (!existsSync(join(photosFolder(path), name)))
+        writePhoto(path, name.replace(/\.jpg$/u, ''), bytes);
     const kept = await putAside(path);
     renameSync(fresh, path);
     return { builds, made: about?.made ?? null, kept };
@@ -162,7 +184,14 @@ export async function restoreFrom(file: string, path: string): Promise<Restored>
   }
 }
 
-function contentsOf(file: string): { database: Uint8Array; about: About | null } {
+interface Contents {
+  database: Uint8Array;
+  about: About | null;
+  /** By the names of their files. */
+  photos: [string, Uint8Array][];
+}
+
+function contentsOf(file: string): Contents {
   let bytes: Buffer;
   try {
     if (!statSync(file).isFile() || statSync(file).size > LARGEST)
@@ -175,15 +204,18 @@ function contentsOf(file: string): { database: Uint8Array; about: About | null }
     );
   }
   if (bytes.subarray(0, MAGIC.length).toString('latin1') === MAGIC)
-    return { database: bytes, about: null };
+    return { database: bytes, about: null, photos: [] };
   try {
     const entries = unzipSync(bytes, {
       filter: ({ name, originalSize }) =>
-        (name === ABOUT || name === INSIDE) && originalSize <= LARGEST,
+        (name === ABOUT || name === INSIDE || isPhoto(name)) && originalSize <= LARGEST,
     });
     const about = aboutSchema.parse(JSON.parse(Buffer.from(entries[ABOUT]).toString('utf8')));
     if (!entries[INSIDE]) throw new Error('no database inside');
-    return { database: entries[INSIDE], about };
+    const photos = Object.entries(entries).flatMap(([name, photo]): [string, Uint8Array][] =>
+      isPhoto(name) ? [[name.slice(PHOTOS.length), photo]] : [],
+    );
+    return { database: entries[INSIDE], about, photos };
   } catch (error) {
     const why = error instanceof z.ZodError ? ` (it ${error.issues[0].message})` : '';
     throw new DatabaseTrouble(
@@ -191,6 +223,9 @@ function contentsOf(file: string): { database: Uint8Array; about: About | null }
     );
   }
 }
+
+const isPhoto = (name: string): boolean =>
+  name.startsWith(PHOTOS) && isPhotoName(name.slice(PHOTOS.length));
 
 /** Looks a database through, brings its tables up to date, and counts its builds. */
 async function lookInto(path: string, file: string): Promise<number> {

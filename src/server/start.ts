@@ -5,6 +5,7 @@ import { describeProblems } from '../core/model/problems';
 import { STARTER_SHELF } from '../core/model/starterShelf';
 import { clearOldBin } from '../db/bin';
 import { seedIfEmpty } from '../db/builds';
+import { copyOfToday } from '../db/dailyCopies';
 import { damaged } from '../db/damage';
 import { database, databasePath } from '../db/database';
 import { reckonAll } from '../db/list';
@@ -40,13 +41,14 @@ async function seed(): Promise<void> {
   }
 }
 
-/** What is done now and then, behind the pages: look the file through, clear the bin, bring the list up to date. */
+/** What is done now and then, behind the pages: look the file through, copy it, clear the bin, bring the list up to date. */
 async function lookAfter(): Promise<void> {
   try {
     if (await damaged.look(databasePath())) {
       console.error(`${databasePath()} is damaged: the list says which builds can be read.`);
       return;
     }
+    await copyOfToday(databasePath());
     await clearOldBin();
     await reckonAll();
   } catch (error) {

@@ -26,8 +26,9 @@ import { widthOver } from '../upright/width';
 import { judgeBand, judgeRoom, worstOf } from '../verdict/verdicts';
 import type { Judged, Verdict } from '../verdict/verdicts';
 import type { Wheel } from '../kinematics/wheel';
+import { planInWords } from '../plan/states';
 import { turnedOf } from '../setup/book';
-import { judgeParts } from './shop';
+import { judgeParts } from '../shop/judge';
 import { STATIONS } from './stations';
 import type { Station } from './stations';
 
@@ -141,6 +142,7 @@ export function stationStates(
     // What was read stands beside the build: its page says how that stands.
     check: { words: 'on the stands' },
     setup: setupState(build, wheel),
+    plan: { words: planInWords(build) },
   };
 }
 

@@ -11,5 +11,6 @@ export const STATIONS = [
   'shop',
   'check',
   'setup',
+  'plan',
 ] as const;
 export type Station = (typeof STATIONS)[number];

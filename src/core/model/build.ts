@@ -20,6 +20,7 @@ import { CAR_FIGURES, axleFigures } from './sketch';
 import { MOST_PIECES, pieceSchema } from './pieces';
 import type { Piece } from './pieces';
 import { placeSchema } from './place';
+import { planSchema } from './plan';
 import { mayHave, pointSchema, pointsSchemaOf } from './points';
 import type { Point, PointName, Points } from './points';
 import { rodSchema, tieRodSchema } from './rod';
@@ -307,6 +308,8 @@ export const buildSchema = group({
   shop: shopSchema.optional(),
   /** What the finished car is set to. */
   setups: setupsSchema.optional(),
+  /** The work on it: its order, what was noted of each step, rules, knocks. */
+  plan: planSchema.optional(),
   /** What was asked of the finders. */
   asked: askedSchema.optional(),
   /** What the variant in `front` and `rear` is called, and the variants that are put aside: layouts, in files. */

@@ -1,9 +1,11 @@
 import { buildSchema } from './build';
 import type { AxleDesign, Build } from './build';
 import { ALL_POINT_NAMES, typeOf } from '../corners/kinds';
+import { pointLabel } from './labels';
 import { COORDINATES } from './points';
 import { problemsOf } from './problems';
 import type { Problem } from './problems';
+import { openVariantOf } from './variants';
 
 /**
  * Why a change would make a build that is not kept, in words; null where nothing is against it. Looks at
@@ -15,6 +17,29 @@ export function refusedChange(before: Build, after: Build): string | null {
     if (after[part] === before[part]) continue;
     const read = schema.safeParse(after[part]);
     if (!read.success) return inWords(problemsOf(read.error)[0], after[part]);
+  }
+  return heldByRule(before, after);
+}
+
+/** The rule that holds a coordinate which a change of the open variant would move or free, in words. */
+function heldByRule(before: Build, after: Build): string | null {
+  if (openVariantOf(before).id !== openVariantOf(after).id) return null;
+  const ids = new Set(before.plan?.rules?.map(({ id }) => id));
+  for (const { id, lock, source } of after.plan?.rules ?? []) {
+    if (!lock || !ids.has(id)) continue;
+    const { axle, point, coordinate } = lock;
+    const [was, is] = [before[axle], after[axle]];
+    if (!was || !is || was === is || !(point in was.points)) continue;
+    const moved = (['points', 'rightPoints'] as const).some(
+      (side) =>
+        (was[side] ?? was.points)[point]?.[coordinate] !==
+        (is[side] ?? is.points)[point]?.[coordinate],
+    );
+    const freed =
+      was.freedoms?.[point]?.[coordinate]?.kind === 'fixed' &&
+      is.freedoms?.[point]?.[coordinate]?.kind !== 'fixed';
+    if (moved || freed)
+      return `“${source}” holds the ${axle} ${pointLabel(was, point)}, ${coordinate}: take that rule away first, at Order of work`;
   }
   return null;
 }

@@ -33,6 +33,8 @@ export interface ViewState {
   /** How much of the page's height is under the floor, px. */
   under: number;
   unit: LengthUnit;
+  /** Who works at this window: signs what is done. */
+  who: string;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
 }
 
@@ -60,6 +62,7 @@ const OWN_TRACES: Record<Station, readonly Traced[]> = {
   shop: ['toe'],
   check: ['toe'],
   setup: ['toe', 'camber'],
+  plan: ['toe'],
 };
 export const USUAL_UNDER = 448;
 
@@ -77,11 +80,12 @@ export const useView = create<ViewState>()(
       against: 'travel',
       strings: AS_LAID,
       unit: 'mm',
+      who: '',
       show: (change) => set(change),
     }),
     {
       name: 'havrik-view',
-      partialize: ({ unit, strings, under }) => ({ unit, strings, under }),
+      partialize: ({ unit, strings, under, who }) => ({ unit, strings, under, who }),
       // Strings that are new since were not remembered.
       merge: (kept, now) => {
         const { strings, ...rest } = (kept ?? {}) as Partial<ViewState>;

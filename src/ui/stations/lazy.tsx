@@ -51,6 +51,10 @@ export const Setup = dynamic(() => import('./setup/Setup').then((m) => m.Setup),
   ssr: false,
   loading,
 });
+export const Plan = dynamic(() => import('./plan/Plan').then((m) => m.Plan), {
+  ssr: false,
+  loading,
+});
 export const FreedomEditor = dynamic(() => import('./FreedomEditor').then((m) => m.FreedomEditor), {
   ssr: false,
   loading,

@@ -13,6 +13,7 @@ import {
   Check,
   Column,
   Damper,
+  Plan,
   Setup,
   Shop,
   Steering,
@@ -154,6 +155,13 @@ export const STATION_LIST: readonly Entry[] = [
     question: () => 'How are camber, caster and toe set, and to what?',
     shows: always,
     panel: { desk: Setup as ComponentType<DeskProps>, ofOneWheel: true, wide: true },
+  },
+  {
+    id: 'plan',
+    name: () => 'Order of work',
+    question: () => 'What next, and what must be true first?',
+    shows: always,
+    panel: { desk: Plan as ComponentType<DeskProps>, ofOneWheel: false, wide: true },
   },
 ];
 

@@ -1,12 +1,12 @@
 import type { Wheel } from '../kinematics/wheel';
 import type { Build } from '../model/build';
 import { counted } from '../model/wording';
-import { bracketOf } from '../shop/bracket';
-import { cutsOf } from '../shop/cut';
-import { worked } from '../shop/pieces/pieces';
-import { shopParts } from '../shop/parts';
-import { stackOf } from '../shop/stack';
-import { adjustmentOf } from '../shop/threads';
+import { bracketOf } from './bracket';
+import { cutsOf } from './cut';
+import { worked } from './pieces/pieces';
+import { shopParts } from './parts';
+import { stackOf } from './stack';
+import { adjustmentOf } from './threads';
 import type { Judged } from '../verdict/verdicts';
 
 /**
