@@ -40,6 +40,7 @@ it('draws a kart with figures of its own, from an empty brief to a column that s
     'Loads',
     'Jigs & parts',
     'Set-up',
+    'Order of work',
   ]);
   // Nothing of travel is asked for, and of bumps nothing is judged.
   const shown = await page.$eval('main', (main) => main.textContent!);

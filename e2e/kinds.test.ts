@@ -44,7 +44,7 @@ it('changes the kind of an axle in the brief, and undo brings the old corners ba
   await openStation(page, 'Brief');
   await page.locator('section[aria-label="Front corners"] [role="combobox"]').click();
   await page.locator('[role="option"][data-value="trailing-arm"]').click();
-  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 8`);
+  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 9`);
   await settled(page);
   const id = buildIdOf(page);
   const stored = () =>
@@ -56,7 +56,7 @@ it('changes the kind of an axle in the brief, and undo brings the old corners ba
   await page.keyboard.down('Control');
   await page.keyboard.press('z');
   await page.keyboard.up('Control');
-  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 11`);
+  await until(page, `document.querySelectorAll('nav[aria-label="Stations"] button').length === 12`);
   await settled(page);
   const demo = JSON.parse(
     readFileSync(join(__dirname, '../demo/hillclimb.havrik.json'), 'utf8'),
@@ -92,6 +92,7 @@ it('starts a car on struts in the dialog, pulls its camber link in and nulls its
     'Jigs & parts',
     'Check',
     'Set-up',
+    'Order of work',
   ]);
   await openStation(page, 'Rack');
   expect(await readout(page, 'kpi')).toBeCloseTo(11.14, 1);
@@ -109,6 +110,7 @@ it('starts a car on struts in the dialog, pulls its camber link in and nulls its
     'Jigs & parts',
     'Check',
     'Set-up',
+    'Order of work',
   ]);
   await openStation(page, 'Links');
   expect((await text()).toLowerCase()).not.toContain('tie rod');
@@ -157,7 +159,7 @@ it('shows every kind at both ends in every station, without a number that is non
       const stations = await rail();
       expect(stations).toContain(station.name);
       // What has a rod has a station for it; where the rack is, it steers.
-      const ofAll = tieRod ? (axle === 'front' ? 10 : 8) : 7;
+      const ofAll = tieRod ? (axle === 'front' ? 11 : 9) : 8;
       // What travels is checked on stands.
       expect(stations).toHaveLength(noTravel ? ofAll : ofAll + 1);
       for (const name of stations.slice(1)) {

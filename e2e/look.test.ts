@@ -87,6 +87,7 @@ it.each([
     ['Jigs & parts', 'nav[aria-label=Sheets]'],
     ['Check', 'form[aria-label="Begin a check"], [data-prompt]'],
     ['Set-up', '[aria-label="What is wanted"]'],
+    ['Order of work', '[aria-label="Steps"] li'],
     ['Take-off', '[data-measured]'],
   ]) {
     await openStation(page, station);
@@ -148,7 +149,7 @@ it.each(['light', 'dark'] as const)(
         '',
         [
           ...['brief', 'takeoff', 'wheel', 'arms', 'rack'],
-          ...['steering', 'column', 'damper', 'shop', 'check', 'setup'],
+          ...['steering', 'column', 'damper', 'shop', 'check', 'setup', 'plan'],
         ],
       ],
       ['Hillclimb single-seater', '', ['damper']],
@@ -167,7 +168,7 @@ it.each(['light', 'dark'] as const)(
           waitUntil: 'networkidle0',
         });
         const parts =
-          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button, main [aria-label="What of the parts"] button, main [aria-label="Part of the check"] button, main [aria-label="Part of the set-up"] button';
+          'main [role=tab], main section > [role=group]:not([aria-label=View]) button, main [aria-label="What of the column"] button, main [aria-label="What of the parts"] button, main [aria-label="Part of the check"] button, main [aria-label="Part of the set-up"] button, main [aria-label="Part of the plan"] button';
         const count = await page.$$eval(parts, (all) => all.length);
         await found(`${build}, ${station}`);
         for (let i = 0; i < count; i++) {

@@ -69,6 +69,13 @@ async function main(): Promise<void> {
     await typeInto(page, field(what), degrees);
   await page.waitForSelector('[data-then]');
   await shoot('setup');
+  await openStation(page, 'Order of work');
+  await typeInto(page, field('Who works here'), 'Ilka');
+  await page
+    .locator('::-p-xpath(//ol[@aria-label="Steps"]//button[contains(., "Rack loosely")])')
+    .click();
+  await page.waitForSelector('[aria-label="What must be true"] li');
+  await shoot('plan');
   await openStation(page, 'Arms');
   await page.locator('::-p-xpath(//main//button[.="find arms from camber"])').click();
   await page.locator('::-p-xpath(//main//button[.="Find arms"])').click();
@@ -119,10 +126,6 @@ async function main(): Promise<void> {
   await shoot('kart');
   await page.keyboard.press('Home');
   await settled(page);
-  await openBuild(page, app.address, 'Two-seater with a beam');
-  await page.locator('[aria-label="Drag link"] button[value="axle"]').click();
-  await page.waitForSelector('[data-car-steer] path');
-  await shoot('beam');
   await page.setViewport({ width: 390, height: 844 });
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
   await openBuild(page, app.address, 'Two-seat roadster');

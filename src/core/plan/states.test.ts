@@ -7,6 +7,7 @@ import { nameVariant } from '../model/variants';
 import { takeTemplate } from '../model/sketch';
 import { startingBuild, memberId } from '../model/made';
 import { typeOf } from '../corners/kinds';
+import { gatesOf } from './gates';
 import type { PlanKnown } from './gates';
 import { planInWords, planNow } from './states';
 import type { Standing } from './states';
@@ -27,13 +28,13 @@ function ready(kind = 'double-wishbone'): Build {
   return build;
 }
 
-const now = (build: Build) => planNow(build, KNOWN);
+const now = planNow;
 const one = (build: Build, id: string): Standing =>
   now(build).all.find(({ step }) => step.id === id)!;
 
 /** Answers everything that people are asked at a step: alike, and as drawn. */
 function answer(build: Build, id: string): void {
-  for (const { gate } of one(build, id).gates) {
+  for (const { gate } of gatesOf(build, one(build, id).step, KNOWN)) {
     const said: GateAnswer = { gate: gate.id, ...BY };
     if (gate.as === 'said') answerGate(build, id, gate.id, said);
     if (gate.as === 'pair') {

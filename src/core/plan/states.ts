@@ -2,7 +2,7 @@ import type { Build } from '../model/build';
 import type { StepRecord } from '../model/plan';
 import { longestFrom } from './graph';
 import { gatesOf } from './gates';
-import type { GateState, PlanKnown } from './gates';
+import type { PlanKnown } from './gates';
 import { plannedSteps, recordOf } from './planned';
 import type { Step } from './step';
 import { changedSince } from './stood';
@@ -17,9 +17,6 @@ export interface Standing {
   state: StepState;
   /** Why it is open again, is held or waits. */
   why: string[];
-  gates: GateState[];
-  /** Everything before it is done, and every gate open. */
-  canBeDone: boolean;
   /** Minutes planned, and what is left of them by what others took. */
   planned: number;
   left: number;
@@ -48,8 +45,11 @@ export interface PlanNow {
 /** Fewer done steps with minutes noted say nothing of the others. */
 const LEAST_STEPS = 3;
 
-/** The work on a build as it stands now: each step, what holds it up, what can be done meanwhile, hours. */
-export function planNow(build: Build, known: PlanKnown): PlanNow {
+/**
+ * The work on a build as it stands now: each step, what holds it up, what can be done meanwhile, hours. How the gates of what is
+ * not done stand is asked step by step: `gatesOf`.
+ */
+export function planNow(build: Build): PlanNow {
   const steps = plannedSteps(build);
   const minutes = (step: Step) => recordOf(build, step.id)?.planned ?? step.minutes;
   const { factor, from } = paceOf(steps, build);
@@ -59,9 +59,8 @@ export function planNow(build: Build, known: PlanKnown): PlanNow {
     const record = recordOf(build, step.id);
     const planned = minutes(step);
     const before = step.after.flatMap((id) => states.get(id) ?? []);
-    const gates = gatesOf(build, step, known);
     const open = before.filter(({ state }) => state !== 'done');
-    const why = record?.done ? reopened(build, step, record, gates, open, closed) : [];
+    const why = record?.done ? reopened(build, step, record, open, closed) : [];
     const state: StepState = record?.done
       ? why.length > 0
         ? 'open again'
@@ -75,8 +74,7 @@ export function planNow(build: Build, known: PlanKnown): PlanNow {
     if (state === 'held') why.push(record!.held!);
     const reckoned = planned * factor;
     states.set(step.id, {
-      ...{ step, record, state, why, gates, planned },
-      canBeDone: open.length === 0 && gates.every((gate) => gate.open),
+      ...{ step, record, state, why, planned },
       left:
         state === 'done'
           ? 0
@@ -137,6 +135,8 @@ function closedStages(steps: readonly Step[], build: Build): Set<string> {
   return closed;
 }
 
+const NOTHING: PlanKnown = { inBand: null };
+
 /** What is cut and drawn is held against the drawing part by part: what it is used in looks to its own. */
 const BY_ITSELF: readonly Step['kind'][] = ['cut', 'drawn'];
 
@@ -144,7 +144,6 @@ function reopened(
   build: Build,
   step: Step,
   { done }: StepRecord,
-  gates: readonly GateState[],
   before: readonly Standing[],
   closed: ReadonlySet<string>,
 ): string[] {
@@ -155,8 +154,8 @@ function reopened(
       .filter(({ step: { kind } }) => !BY_ITSELF.includes(kind))
       .map((one) => `${one.step.title} is ${one.record?.done ? 'open again' : 'not done'}`),
     // What is reckoned was true when it was done; what people are asked may be new since.
-    ...gates
-      .filter(({ gate, open }) => !open && gate.as !== 'reckoned')
+    ...gatesOf(build, { ...step, gates: step.gates.filter(({ as }) => as !== 'reckoned') }, NOTHING)
+      .filter(({ open }) => !open)
       .map(({ gate, says }) => `${gate.asks}: ${says}`),
   ];
 }

@@ -4,6 +4,7 @@ import type { GateAnswer, Lock, Photo, Plan, PlanRule, StepRecord } from '../mod
 import type { Coordinate, PointName } from '../model/points';
 import { variantsOf } from '../model/variants';
 import { counted } from '../model/wording';
+import { gatesOf } from './gates';
 import type { PlanKnown } from './gates';
 import { planNow } from './states';
 import { standsOn } from './stood';
@@ -60,7 +61,7 @@ export function finished(
   known: PlanKnown,
 ): { ok: true; done: NonNullable<StepRecord['done']> } | { ok: false; why: string } {
   const no = (why: string) => ({ ok: false as const, why });
-  const { all } = planNow(build, known);
+  const { all } = planNow(build);
   const one = all.find(({ step }) => step.id === id);
   if (!one) return no('The plan has no such step any more.');
   if (by.trim() === '') return no('Say who did it.');
@@ -69,7 +70,7 @@ export function finished(
   );
   if (before.length > 0)
     return no(`Before it: ${before.map(({ step }) => step.title).join(', ')}.`);
-  const closed = one.gates.filter(({ open }) => !open);
+  const closed = gatesOf(build, one.step, known).filter(({ open }) => !open);
   if (closed.length > 0)
     return no(
       `Not yet true: ${closed.map(({ gate, says }) => `${gate.asks} (${says})`).join('; ')}.`,

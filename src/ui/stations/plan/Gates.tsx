@@ -90,7 +90,8 @@ function OneGate({
         {says}
         {nobody && gate.as !== 'reckoned' && !open ? '; say who works here first' : ''}
       </Typography>
-      {!open && (going || answer?.despite !== undefined) && (
+      {/* It stays while it is typed: the first letter of a reason opens the gate. */}
+      {(going || answer?.despite !== undefined) && (
         <TextLine
           label={`goes on all the same, because (${gate.asks.slice(0, 30)})`}
           value={answer?.despite ?? ''}

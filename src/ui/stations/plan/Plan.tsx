@@ -18,7 +18,6 @@ import { OrderPart } from './OrderPart';
 import { RulesPart } from './RulesPart';
 import { StepDetail } from './StepDetail';
 import { StepList } from './StepList';
-import { knownChecks } from './knownChecks';
 
 const PARTS = ['steps', 'order', 'rules', 'knock'] as const;
 const PART_WORDS = {
@@ -37,7 +36,7 @@ export function Plan({ build, onEdit }: DeskProps) {
   useEffect(() => void loadChecks(buildIdIn(window.location.pathname)), []);
   // What is typed is shown at once; what it means for the whole plan follows it.
   const settled = useDeferredValue(build);
-  const now = useMemo(() => planNow(settled, knownChecks(settled, checks)), [settled, checks]);
+  const now = useMemo(() => planNow(settled), [settled]);
   const steps = useMemo(() => plannedSteps(build), [build]);
   const open =
     now.all.find(({ step }) => step.id === picked) ?? now.holds ?? now.all[now.all.length - 1];
@@ -68,7 +67,7 @@ export function Plan({ build, onEdit }: DeskProps) {
             <StepList now={now} open={open.step.id} onPick={setPicked} />
             <StepDetail
               key={open.step.id}
-              {...{ build, standing: open, who, onEdit, checks, onPick: setPicked }}
+              {...{ build, settled, standing: open, who, onEdit, checks, onPick: setPicked }}
               titles={now.all}
             />
           </Columns>

@@ -6,7 +6,9 @@ import { useMemo } from 'react';
 import type { ReactNode } from 'react';
 import type { Build, KeptCheck } from '@/core/model/build';
 import { heldSchema, minutesSchema, stepNoteSchema } from '@/core/model/plan';
+import { gatesOf } from '@/core/plan/gates';
 import { CAUTION_WORDS, sheetsFor } from '@/core/plan/needs';
+import { recordOf } from '@/core/plan/planned';
 import type { Standing } from '@/core/plan/states';
 import { answerGate, finished, noteDone, noteStep, reopenStep } from '@/core/plan/write';
 import { goTo } from '../../build/place';
@@ -21,6 +23,8 @@ import { StateMark, inHours } from './marks';
 
 interface Props {
   build: Build;
+  /** The same as it was when nothing was typed any more. */
+  settled: Build;
   standing: Standing;
   /** All steps, for their titles. */
   titles: readonly Standing[];
@@ -31,12 +35,31 @@ interface Props {
 }
 
 /** One step: what is done, what it needs, what must be true before it is done, notes, who did it. */
-export function StepDetail({ build, standing, titles, who, checks, onEdit, onPick }: Props) {
-  const { step, record, state, why, gates } = standing;
+export function StepDetail({
+  build,
+  settled,
+  standing,
+  titles,
+  who,
+  checks,
+  onEdit,
+  onPick,
+}: Props) {
+  const { step, state, why } = standing;
   const { id } = step;
   const unit = useView((view) => view.unit);
   const { enqueueSnackbar } = useSnackbar();
-  const sheets = useMemo(() => sheetsFor(build, step), [build, step]);
+  const record = recordOf(build, id);
+  const sheets = useMemo(() => sheetsFor(settled, step), [settled, step]);
+  const found = useMemo(
+    () => gatesOf(settled, step, knownChecks(settled, checks)),
+    [settled, step, checks],
+  );
+  // What is typed is shown as it is typed; how the gate stands then follows.
+  const gates = found.map((one) => ({
+    ...one,
+    answer: record?.gates?.find(({ gate }) => gate === one.gate.id) ?? null,
+  }));
   const before = titles.filter((one) => step.after.includes(one.step.id));
   const finish = () => {
     const known = knownChecks(build, checks);
@@ -65,7 +88,7 @@ export function StepDetail({ build, standing, titles, who, checks, onEdit, onPic
         <Typography variant="body2" sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
           <StateMark state={state} />
           <strong>{state}</strong>
-          {state === 'done' && `${record!.done!.at.slice(0, 10)}, ${record!.done!.by}`}
+          {state === 'done' && record?.done && `${record.done.at.slice(0, 10)}, ${record.done.by}`}
           {state === 'waits' && `for ${why.join(', ')}`}
           {state === 'held' && `: ${why.join(', ')}`}
         </Typography>
