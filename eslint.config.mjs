@@ -40,6 +40,7 @@ const FLOORS = [
   'setup',
   'plan',
   'judging',
+  'report',
   'file',
   'summary',
 ];

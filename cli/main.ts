@@ -17,6 +17,7 @@ import { kindsList } from './kinds';
 import { mapTable } from './map';
 import { nullReport } from './null';
 import { plain } from './plain';
+import { writeReport } from './report';
 import { setupReport } from './setup';
 import { partsTable, writeSheets } from './sheets';
 import { standIn } from './standIn';
@@ -83,6 +84,12 @@ const loadsOptions = z.object({ ...wheel, format: z.enum(['csv', 'json']) });
 
 const sheetsOptions = z.object({
   out: z.string({ error: '--out says which folder' }).min(1, '--out says which folder'),
+  paper: z.enum(PAPERS),
+  replace: z.boolean().optional(),
+});
+const reportOptions = z.object({
+  out: z.string({ error: '--out says which file' }).min(1, '--out says which file'),
+  against: z.string().min(1, '--against names a variant').max(60).optional(),
   paper: z.enum(PAPERS),
   replace: z.boolean().optional(),
 });
@@ -260,6 +267,17 @@ function program(print: (text: string) => void): Command {
     .addOption(new Option('--format <format>').choices(['csv', 'json']).default('csv'))
     .action((file: string, given: unknown) => {
       print(partsTable(readBuild(file), checked(partsOptions, given).format));
+    });
+  havrik
+    .command('report')
+    .description('write the build book, and say what was not checked')
+    .argument('<file>', 'a .havrik.json file')
+    .requiredOption('--out <file>', 'a new .pdf or .json file')
+    .option('--against <variant>', 'hold the layout against this variant of the build')
+    .addOption(new Option('--paper <paper>').choices([...PAPERS]).default('A4'))
+    .option('--replace', 'write over a file that is there')
+    .action(async (file: string, given: unknown) => {
+      print(await writeReport(readBuild(file), checked(reportOptions, given)));
     });
   havrik
     .command('kinds')

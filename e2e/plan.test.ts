@@ -2,9 +2,11 @@ import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
+import { readPdf } from '../src/test/readPdf';
 import {
   beginBuild,
   clickButton,
+  downloads,
   field,
   openBuild,
   openStation,
@@ -118,4 +120,31 @@ it('holds what a rule holds, and gives it back; says what to look at after a kno
   await clickButton(page, 'after a knock');
   await clickButton(page, 'What is to be looked at');
   await showsIn(page, 'table[aria-label^="After a knock"]', 'carried most of it');
+});
+
+it('makes the build book, with what was not checked, and holds one layout against another', async () => {
+  const { page } = at;
+  const kept = await downloads(page);
+  await openBuild(page, shop.app.address, 'Two-seat roadster');
+  await openStation(page, 'Order of work');
+  await clickButton(page, 'build book');
+  await page.locator('::-p-aria([name="held against"][role="combobox"])').click();
+  await page.locator('::-p-xpath(//li[.="Rack 14 mm lower"])').click();
+  await until(page, `document.querySelector('[role="listbox"]') === null`);
+  await clickButton(page, 'Make the book');
+  await showsIn(
+    page,
+    '[aria-label="What was not checked"]',
+    'First cycling, left front.*right not read',
+  );
+  await clickButton(page, 'Take it as PDF');
+  const { pages } = readPdf(await kept('two-seat-roadster-build-book.pdf'));
+  const text = pages.map((one) => one.text.replace(/\s+/gu, ' ')).join(' ');
+  expect(text).toContain('Against “Rack 14 mm lower”: front left');
+  expect(text).toMatch(/Frame on stands, level, datum marked done Ilka 2026-05-02 120 155/u);
+  await clickButton(page, 'Take it as JSON');
+  const read = JSON.parse(String(await kept('two-seat-roadster-build-book.json'))) as {
+    format: string;
+  };
+  expect(read.format).toBe('havrik-book');
 });

@@ -30,6 +30,9 @@ import { bundleFiles, bundleOf } from '../core/shop/bundle';
 import type { Bundle } from '../core/shop/bundle';
 import { zipSync } from 'fflate';
 import type { Paper } from '../core/model/shop';
+import { bookOf } from '../core/report/book';
+import type { BookAsked } from '../core/report/book';
+import { bookJson, bookPdf } from '../core/report/paper';
 import { interruptible } from './interruptible';
 
 const { run, cancel } = interruptible();
@@ -154,6 +157,25 @@ const api = {
     return { zip, sheets: bundle.sheets, pages: bundle.pages.length };
   },
 
+  /** The build book as a PDF and as JSON, with its last chapter; null where a later call or `cancel` ended it. */
+  book: async (
+    build: Build,
+    asked: BookAsked,
+    paper: Paper,
+    onProgress: (part: number) => void,
+  ): Promise<MadeBook | null> => {
+    const book = await runIn(build, () => bookOf(build, asked), onProgress);
+    return (
+      book && {
+        pdf: await bookPdf(book, paper),
+        json: bookJson(book),
+        code: book.code,
+        chapters: book.sections.map(({ title }) => title),
+        unchecked: book.sections.at(-1)!.notes,
+      }
+    );
+  },
+
   cancel,
 
   /** The tightest places of a wheel over travel and lock; null where the layout cannot be solved. */
@@ -179,6 +201,16 @@ const api = {
     });
   },
 };
+/** A build book as its files. */
+export interface MadeBook {
+  pdf: Uint8Array;
+  json: string;
+  code: string;
+  chapters: string[];
+  /** What its last chapter says. */
+  unchecked: string[];
+}
+
 export type FinderWorker = typeof api;
 
 expose(api);

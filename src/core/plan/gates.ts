@@ -11,12 +11,14 @@ import type { BandState } from './inBand';
 import { recordOf } from './planned';
 import type { Gate, Step } from './step';
 
-/** How a gate stands, and why. `despite`: somebody goes on though it says no. */
+/** How a gate stands, and why. */
 export interface GateState {
   gate: Gate;
   open: boolean;
   says: string;
   answer: GateAnswer | null;
+  /** It is open for a reason alone: what it asks is not so. */
+  despite?: true;
 }
 
 /** What is known of a build besides what its document says. */
@@ -32,7 +34,10 @@ export function gatesOf(build: Build, step: Step, known: PlanKnown): GateState[]
     const answer = answers.get(gate.id) ?? null;
     const { open, says } = stands(build, step, gate, answer, known);
     if (!open && answer?.despite !== undefined && answer.despite !== '')
-      return { gate, answer, open: true, says: `${says}; gone on with: ${answer.despite}` };
+      return {
+        ...{ gate, answer, open: true, despite: true },
+        says: `${says}; gone on with: ${answer.despite}`,
+      };
     return { gate, answer, open, says };
   });
 }

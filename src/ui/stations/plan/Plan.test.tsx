@@ -10,6 +10,10 @@ import { settled, usualBuild } from '@/test/plans';
 import { useView } from '../../build/viewStore';
 import { Plan } from './Plan';
 
+const mockWorker = { book: jest.fn() };
+jest.mock('comlink', () => ({ proxy: (one: unknown) => one }));
+jest.mock('../../build/finderWorker', () => ({ finderWorker: () => mockWorker }));
+
 const user = userEvent.setup({ delay: null });
 const held: Held = { build: blankBuild('x') };
 const PHOTO = '0f0e7a52-7d1e-4a4e-9a52-2d0c3f0a1b2c';
@@ -215,4 +219,21 @@ it('lists what to look at after a knock, and counts a length that is off as bad'
   expect(await row.findByText(/mm shorter than drawn/u)).toBeVisible();
   expect(list.getByRole('status')).toHaveTextContent('Bad: Tie rod. It stays on its stands.');
   expect(held.build.plan!.knocks![0].found).toMatchObject([{ as: 'good', length: 300, by: 'Ada' }]);
+});
+
+it('makes the build book, says what was not checked, and that the build has changed since', async () => {
+  mockWorker.book.mockResolvedValueOnce({
+    ...{ pdf: new Uint8Array([1]), json: '{}', code: 'ABC123', chapters: ['Brief'] },
+    unchecked: ['Of this build:', 'Nobody read the rear axle.'],
+  });
+  show();
+  await user.click(button('build book'));
+  await user.click(button('Make the book'));
+  const list = within(await screen.findByRole('list', { name: 'What was not checked' }));
+  expect(list.getByText('Nobody read the rear axle.')).toBeVisible();
+  expect(screen.getByText('1 chapter, code ABC123')).toBeVisible();
+  expect(mockWorker.book.mock.calls[0][1]).toMatchObject({ checks: [] });
+  mockWorker.book.mockRejectedValueOnce(new Error('out of memory'));
+  await user.click(button('Make the book'));
+  expect(await screen.findByText(/could not be made: out of memory/u)).toBeVisible();
 });

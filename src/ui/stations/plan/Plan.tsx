@@ -12,6 +12,7 @@ import { Choice } from '../../fields/Choice';
 import { NARROW, PHONE, UNSEEN } from '../../theme';
 import { loadChecks, useChecks } from '../check/checkStore';
 import type { DeskProps } from '../list';
+import { BookPart } from './BookPart';
 import { KnockPart } from './KnockPart';
 import { NowLine } from './NowLine';
 import { OrderPart } from './OrderPart';
@@ -19,12 +20,13 @@ import { RulesPart } from './RulesPart';
 import { StepDetail } from './StepDetail';
 import { StepList } from './StepList';
 
-const PARTS = ['steps', 'order', 'rules', 'knock'] as const;
+const PARTS = ['steps', 'order', 'rules', 'knock', 'book'] as const;
 const PART_WORDS = {
   steps: 'steps',
   order: 'their order',
   rules: 'rules and refusals',
   knock: 'after a knock',
+  book: 'build book',
 };
 
 /** The work on this build: what next, what must be true first, what was done, by whom, in how long. */
@@ -75,6 +77,7 @@ export function Plan({ build, onEdit }: DeskProps) {
       )}
       {part === 'order' && <OrderPart {...{ build, steps, onEdit }} />}
       {part === 'rules' && <RulesPart {...{ build, steps, onEdit }} />}
+      {part === 'book' && <BookPart build={build} checks={checks} />}
       {part === 'knock' && <KnockPart {...{ build, who, onEdit }} />}
     </Box>
   );
