@@ -96,7 +96,7 @@ it('holds what a rule holds, and gives it back; says what to look at after a kno
   const { page } = at;
   await openBuild(page, shop.app.address, 'Two-seat roadster');
   await openStation(page, 'Order of work');
-  await showsIn(page, 'main [role="status"]', 'left of');
+  await showsIn(page, 'main [role="status"]', 'left; planned');
   await clickButton(page, 'rules and refusals');
   await typeInto(page, field('what it says'), 'Lower ball joint where the donor has it');
   await typeInto(page, field('where that stands, or who said so'), 'Class rules 4.2');
@@ -147,4 +147,23 @@ it('makes the build book, with what was not checked, and holds one layout agains
     format: string;
   };
   expect(read.format).toBe('havrik-book');
+});
+
+it('leads through an empty build, and does anything by its name', async () => {
+  const { page } = at;
+  await beginBuild(page, shop.app.address, 'First one', 'double-wishbone');
+  await openStation(page, 'Rack');
+  await showsIn(page, 'nav[aria-label="Stations"] [data-guide]', 'Waits for ');
+  await page.keyboard.down('Control');
+  await page.keyboard.press('k');
+  await page.keyboard.up('Control');
+  await page.waitForSelector('[role="dialog"][aria-label="Do by name"] input');
+  await page.keyboard.type('open jigs');
+  await page.keyboard.press('Enter');
+  await until(page, `document.querySelector('[role="dialog"]') === null`);
+  await showsIn(
+    page,
+    'nav[aria-label="Stations"] [aria-current]',
+    'Jigs & parts.*Say what arms and rods',
+  );
 });

@@ -26,6 +26,12 @@ import type { AxleCorner } from '../src/core/kinematics/axle';
 import { runSweep, travelSweep } from '../src/core/motion/sweep';
 import { UPRIGHT_SIZE } from '../src/core/kinematics/corner';
 import { lockToLock, rackPositions } from '../src/core/steering/lockToLock';
+import { planNow } from '../src/core/plan/states';
+import { bookOf } from '../src/core/report/book';
+import { bookPdf } from '../src/core/report/paper';
+import { adjustersOf } from '../src/core/setup/adjusters';
+import { Setting } from '../src/core/setup/setting';
+import { setUp } from '../src/core/setup/solve';
 import { bundleFiles, bundleOf } from '../src/core/shop/bundle';
 import { headingOf, sheetEntries } from '../src/core/shop/sheetsOf';
 import { pagesOf } from '../src/core/sheets/pages';
@@ -197,6 +203,16 @@ async function main(): Promise<void> {
     )
     .add('every sheet and file of a two-axle build', async () => {
       await bundleFiles(finish(bundleOf(roadster, '2026-01-01', 'A4')), roadster);
+    })
+    .add('the build book of a two-axle build as a PDF, figures and curves', async () => {
+      const { checks = [] } = roadster;
+      await bookPdf(finish(bookOf(roadster, { on: '2026-01-01', checks })), 'A4');
+    })
+    .add('a plan of a two-axle build: order, states, hours', () => void planNow(roadster))
+    .add('a wheel set up: camber, caster and toe by its own adjusters', () => {
+      const wheel = wheelOf(roadster, 'front', 'left');
+      const setting = new Setting(wheel, adjustersOf(roadster, wheel));
+      setUp(setting, { camber: -1.5, caster: 5, toe: 0.1 }, { camber: -1, toe: 0.2 });
     })
     .add('a check of 15 readings: fit, curve, next shim', () => void check())
     .add('the numbers that it blames, each let loose and solved anew', () => void blamedOf(checked))

@@ -70,6 +70,7 @@ async function main(): Promise<void> {
   await page.waitForSelector('[data-then]');
   await shoot('setup');
   await openStation(page, 'Order of work');
+  await page.waitForSelector('[aria-label="Steps"] li');
   await typeInto(page, field('Who works here'), 'Ilka');
   await page
     .locator('::-p-xpath(//ol[@aria-label="Steps"]//button[contains(., "Rack loosely")])')

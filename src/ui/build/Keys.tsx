@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { FILLED } from '../floor/drawing';
 import { FINE, STEP } from '../pad/CyclePad';
 import { useView } from './viewStore';
 import type { Travel } from '@/core/model/build';
@@ -17,10 +18,9 @@ interface Props {
   onUndo: () => void;
   onRedo: () => void;
   onHelp: () => void;
+  /** Everything by its name. */
+  onAsk: () => void;
 }
-
-/** What F goes round. */
-const FILLED = [null, 'front', 'side', 'above'] as const;
 
 const OPENED = '[role=menu], [role=dialog], [role=listbox]';
 /** What takes keys for itself. */
@@ -91,6 +91,7 @@ export const Keys = memo(function Keys(keys: Props) {
   };
   useHotkeys('mod+z', keys.onUndo, undoing);
   useHotkeys('mod+shift+z, mod+y', keys.onRedo, undoing);
+  useHotkeys('mod+k', keys.onAsk, undoing);
   useHotkeys('?', keys.onHelp, { ...prevent, useKey: true, ignoreModifiers: true });
   return null;
 });

@@ -23,6 +23,7 @@ const KEYS: [keys: string, does: string][] = [
   ['In the table: ↑ ↓ Enter Tab', 'from cell to cell'],
   ['In the table: Alt+↑, Alt+↓', '1 mm more, less (with Shift 0.1 mm)'],
   ['In the table: Esc', 'the value as it was'],
+  ['Ctrl+K', 'anything by its name'],
   ['?', 'this list'],
 ];
 

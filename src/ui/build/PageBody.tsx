@@ -1,6 +1,7 @@
 import { styled } from '@mui/material/styles';
 import { memo, useMemo, useState } from 'react';
 import type { ComponentType } from 'react';
+import { guideAt } from '@/core/judging/guide';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openVariantOf } from '@/core/model/variants';
@@ -22,6 +23,8 @@ import { UNSEEN } from '../theme';
 import { OfSketch } from '../verdict';
 import { Traces } from '../traces/Traces';
 import { useStable } from '../useStable';
+import { Commands } from './Commands';
+import { commandsOf } from './commandList';
 import { Figures } from './Figures';
 import { KeysHelp } from './KeysHelp';
 import { SaveNotes } from './SaveNotes';
@@ -60,6 +63,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const saving = useAutosave(context, id, version);
   const files = useFiles();
   const [help, setHelp] = useState(false);
+  const [asking, setAsking] = useState(false);
   const [opened] = useState(build);
 
   usePlace(id);
@@ -105,6 +109,12 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
     [judged, checked],
   );
 
+  const begun = useChecks(({ buildId, list }) => (buildId === id ? (list?.length ?? null) : null));
+  const guide = useMemo(
+    () => guideAt(calm.build, calm.wheel, station, states[station], begun),
+    [calm, station, states, begun],
+  );
+
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
 
   // What nobody has set is shown, and not judged.
@@ -133,9 +143,27 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
       else delete target.rightPoints;
     }),
   );
+  const handleAsk = useStable(() => setAsking(true));
+  const handleAsked = useStable(() => setAsking(false));
   const menu = useMemo(
-    () => [...files.entries(axle, side), { label: 'Keys (?)', act: handleOpenHelp }],
-    [files, axle, side, handleOpenHelp],
+    () => [
+      ...files.entries(axle, side),
+      { label: 'Do by name (Ctrl+K)', act: handleAsk },
+      { label: 'Keys (?)', act: handleOpenHelp },
+    ],
+    [files, axle, side, handleOpenHelp, handleAsk],
+  );
+  const commands = useMemo(
+    () =>
+      commandsOf({
+        stations,
+        steps,
+        menu,
+        hasRear: Boolean(build.rear),
+        unit,
+        travel: wheel.travel,
+      }),
+    [stations, steps, menu, build.rear, unit, wheel.travel],
   );
   const handleTakeShim = useStable(() => {
     const raise = shim.proposal?.raise ?? 0;
@@ -164,6 +192,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
           stations={stations}
           states={states}
           unit={unit}
+          guide={guide}
           onOpen={openStation}
         />
         {'desk' in open.panel && (
@@ -281,10 +310,12 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
           onUndo={steps.undo}
           onRedo={steps.redo}
           onHelp={handleOpenHelp}
+          onAsk={handleAsk}
         />
         <SaveNotes saving={saving} />
         <TablePreview unit={unit} />
         <KeysHelp open={help} onClose={handleCloseHelp} />
+        <Commands open={asking} commands={commands} onClose={handleAsked} />
       </Whole>
     </OfSketch.Provider>
   );

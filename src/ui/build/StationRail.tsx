@@ -9,6 +9,7 @@ import { OfSketch, VerdictMark } from '../verdict';
 import { saidIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { sameStates } from '@/core/judging/stationStates';
+import type { Guide } from '@/core/judging/guide';
 import type { Station } from '@/core/judging/stations';
 import type { StationState } from '@/core/judging/stationStates';
 import type { NamedStation } from '../stations/list';
@@ -21,8 +22,12 @@ export const StationRail = memo(
     a.stations === b.stations &&
     a.onOpen === b.onOpen &&
     a.unit === b.unit &&
+    sameGuide(a.guide, b.guide) &&
     sameStates(a.states, b.states),
 );
+
+const sameGuide = (a: Guide, b: Guide) =>
+  a.next === b.next && a.waits?.for === b.waits?.for && a.waits?.why === b.waits?.why;
 
 const LOW = '@media (max-height: 899px)';
 
@@ -31,10 +36,13 @@ interface Props {
   stations: readonly NamedStation[];
   states: Record<Station, StationState>;
   unit: LengthUnit;
+  /** What the open station waits for, and what comes next there. */
+  guide: Guide;
   onOpen: (station: Station) => void;
 }
 
-function Rail({ station, stations, states, unit, onOpen }: Props) {
+function Rail({ station, stations, states, unit, guide, onOpen }: Props) {
+  const waited = guide.waits && stations.find(({ id }) => id === guide.waits!.for);
   return (
     <Box
       component="nav"
@@ -86,6 +94,19 @@ function Rail({ station, stations, states, unit, onOpen }: Props) {
             {question}
           </Typography>
           <State state={states[key]} unit={unit} />
+          {key === station && (waited || guide.next !== null) && (
+            <Box
+              data-guide
+              sx={{ mt: 0.5, fontSize: 12.5, lineHeight: 1.3, [PHONE]: { display: 'none' } }}
+            >
+              {waited && (
+                <div>
+                  Waits for {waited.name}: {guide.waits!.why}.
+                </div>
+              )}
+              {guide.next !== null && <div>{guide.next}</div>}
+            </Box>
+          )}
         </ButtonBase>
       ))}
     </Box>

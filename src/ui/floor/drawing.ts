@@ -173,6 +173,9 @@ export function kingpinString({ type, at, axis }: Drawn, up: number): [Vec, Vec]
 
 export type ViewName = 'front' | 'side' | 'above';
 
+/** What may fill the floor, one after the other: all views, then each alone. */
+export const FILLED: readonly (ViewName | null)[] = [null, 'front', 'side', 'above'];
+
 /**
  * Places on the floor as one stands before it, mm right and mm down: from the front, from the
  * outside, and from above with the wheel's outside towards one's feet. The right side is the mirror

@@ -44,7 +44,7 @@ export function NowLine({ now, onPick }: { now: PlanNow; onPick: (id: string) =>
         </Typography>
       )}
       <Typography variant="body2">
-        <strong>{inHours(hours.left)}</strong> left of {inHours(hours.planned)} planned,{' '}
+        <strong>{inHours(hours.left)}</strong> left; planned {inHours(hours.planned)} in all,{' '}
         {inHours(hours.used)} used
         {hours.left > hours.longest + 1 &&
           `; no less than ${inHours(hours.longest)} with more hands`}

@@ -97,7 +97,7 @@ export function Photos({
         open={open !== null}
         onClose={() => setOpen(null)}
         maxWidth="lg"
-        aria-label={open?.name ?? 'Photo'}
+        slotProps={{ paper: { 'aria-label': open?.name ?? 'Photo' } }}
       >
         {open && (
           <DialogContent>

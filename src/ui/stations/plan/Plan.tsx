@@ -43,15 +43,22 @@ export function Plan({ build, onEdit }: DeskProps) {
   const open =
     now.all.find(({ step }) => step.id === picked) ?? now.holds ?? now.all[now.all.length - 1];
   return (
-    <Box sx={{ display: 'grid', gap: 1, alignContent: 'start', minHeight: 0 }}>
+    <Box
+      sx={{
+        ...{ display: 'grid', gap: 1, alignContent: 'start', minHeight: 0 },
+        gridTemplateColumns: 'minmax(0, 1fr)',
+      }}
+    >
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
-        <Choice
-          label="Part of the plan"
-          value={part}
-          options={PARTS}
-          words={PART_WORDS}
-          onPick={setPart}
-        />
+        <Box sx={{ overflowX: 'auto', maxWidth: '100%' }}>
+          <Choice
+            label="Part of the plan"
+            value={part}
+            options={PARTS}
+            words={PART_WORDS}
+            onPick={setPart}
+          />
+        </Box>
         <TextField
           size="small"
           label="Who works here"
