@@ -41,7 +41,12 @@ const turnedSchema = group({
 export type Turned = z.infer<typeof turnedSchema>;
 
 /** A wheel's set-up from the drawing on. */
-const wheelSetSchema = group({ ...which, turned: listOf(turnedSchema, 100, 'rounds') });
+const wheelSetSchema = group({
+  ...which,
+  turned: listOf(turnedSchema, 100, 'rounds'),
+  /** What was typed for the next round. */
+  typed: group({ read: anglesSchema, wanted: anglesSchema }).optional(),
+});
 
 /** How toe is told: see `core/setup/toeIn`. */
 export const toeToldSchema = group({

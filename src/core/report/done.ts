@@ -5,7 +5,7 @@ import type { PlanKnown } from '../plan/gates';
 import { HIT_WORDS, knockLeft } from '../plan/knock';
 import { bandOf } from '../plan/inBand';
 import { planNow } from '../plan/states';
-import { setsDiffer, setupsOf } from '../setup/book';
+import { setsDiffer, setupsOf, turnedWheels } from '../setup/book';
 import { signed, standsInWords } from '../setup/words';
 import { wheelOf } from '../kinematics/wheel';
 import { briefOf } from '../model/brief';
@@ -63,7 +63,8 @@ export function checksSection(build: Build, checks: readonly KeptCheck[]): BookS
 
 /** What the finished car is set to, and the book of its sets. */
 export function setupSection(build: Build): BookSection {
-  const { wheels, sets } = setupsOf(build);
+  const { sets } = setupsOf(build);
+  const wheels = turnedWheels(build);
   return section('setup', 'Set-up', {
     tables: [
       {
@@ -95,11 +96,12 @@ export function setupSection(build: Build): BookSection {
       })),
     ],
     notes: sets.length + wheels.length === 0 ? ['Nothing was set yet.'] : [],
-    unchecked: wheels.some(({ turned }) => turned.length > 0)
-      ? [
-          'Set-up: camber, caster and toe after the last turn; the book has what was read before it.',
-        ]
-      : ['Set-up: camber, caster and toe of the finished car.'],
+    unchecked:
+      wheels.length > 0
+        ? [
+            'Set-up: camber, caster and toe after the last turn; the book has what was read before it.',
+          ]
+        : ['Set-up: camber, caster and toe of the finished car.'],
   });
 }
 

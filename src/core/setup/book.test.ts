@@ -9,7 +9,10 @@ import {
   setsDiffer,
   takeTurnedBack,
   turnedOf,
+  turnedWheels,
+  typedOf,
   writeTurned,
+  writeTyped,
 } from './book';
 import { reachOf } from './adjusters';
 import { setUp } from './solve';
@@ -92,4 +95,20 @@ it('keeps sets, and tells two of them apart adjuster by adjuster', () => {
     [],
   );
   expect(setNow(build, leftOf(build)).lost.length).toBeGreaterThan(0);
+});
+
+it('keeps what is typed for the next round apart from what was turned', () => {
+  const { build } = settable();
+  const wheel = leftOf(build);
+  const plain = setNow(build, wheel).model!;
+  writeTyped(build, wheel, 'wanted', 'camber', -2);
+  writeTyped(build, wheel, 'read', 'toe', 0.3);
+  expect(typedOf(build, wheel)).toEqual({ read: { toe: 0.3 }, wanted: { camber: -2 } });
+  expect(setNow(build, wheel).model).toEqual(plain);
+  expect(turnedWheels(build)).toEqual([]);
+  expect(setFrom(build, 'a', { name: 'a', kind: 'road', note: '' }, at).wheels).toEqual([]);
+  expect(buildSchema.safeParse(build).success).toBe(true);
+  // A round takes what was read with it; what is wanted stays wanted.
+  writeTurned(build, wheel, { at, read: { toe: 0.3 }, wanted: { camber: -2 }, moved: [] }, false);
+  expect(typedOf(build, wheel)).toEqual({ read: {}, wanted: { camber: -2 } });
 });

@@ -7,7 +7,7 @@ import type { Adjuster } from './adjusters';
 import { AS_DRAWN, learned } from './learned';
 import type { Did } from './learned';
 import { SET, Setting } from './setting';
-import type { Moves, Stands } from './setting';
+import type { Moves, SetBy, Stands } from './setting';
 
 export const setupsOf = ({ setups }: Pick<Build, 'setups'>): Setups => setups ?? noSetups();
 
@@ -106,6 +106,43 @@ function wholeOf(
   return { before, after };
 }
 
+/** What is typed for a wheel's next round: what it reads, what is wanted; the last round's wish where nothing is. */
+export function typedOf(
+  build: Pick<Build, 'setups'>,
+  { axle, side }: Which,
+): { read: Angles; wanted: Angles } {
+  const wheel = setupsOf(build).wheels.find((one) => one.axle === axle && one.side === side);
+  return wheel?.typed ?? { read: {}, wanted: wheel?.turned.at(-1)?.wanted ?? {} };
+}
+
+/** Writes down what is typed of one figure; undefined takes it out. Changes the build it is given. */
+export function writeTyped(
+  build: Build,
+  which: Which,
+  what: 'read' | 'wanted',
+  figure: SetBy,
+  value: number | undefined,
+): void {
+  const { read, wanted } = typedOf(build, which);
+  const typed = { read: { ...read }, wanted: { ...wanted } };
+  if (value === undefined) delete typed[what][figure];
+  else typed[what][figure] = value;
+  wheelIn(build, which).typed = typed;
+}
+
+/** A wheel of the set-up, made where there was none yet. */
+function wheelIn(build: Build, { axle, side }: Which): Setups['wheels'][number] {
+  const { wheels } = (build.setups ??= noSetups());
+  const has = wheels.find((one) => one.axle === axle && one.side === side);
+  if (has) return has;
+  wheels.push({ axle, side, turned: [] });
+  return wheels.at(-1)!;
+}
+
+/** Wheels that something was turned at. */
+export const turnedWheels = (build: Pick<Build, 'setups'>): Setups['wheels'] =>
+  setupsOf(build).wheels.filter(({ turned }) => turned.length > 0);
+
 /** Writes down what was read and turned at one wheel, or at both of an axle alike. Changes the build it is given. */
 export function writeTurned(
   build: Build,
@@ -113,16 +150,13 @@ export function writeTurned(
   turned: Turned,
   alike: boolean,
 ): void {
-  build.setups ??= noSetups();
   const sides: Side[] = alike ? ['left', 'right'] : [side];
   for (const one of sides) {
-    let wheel = build.setups.wheels.find((at) => at.axle === axle && at.side === one);
-    if (!wheel) {
-      wheel = { axle, side: one, turned: [] };
-      build.setups.wheels.push(wheel);
-    }
+    const wheel = wheelIn(build, { axle, side: one });
     // What was read was read at one wheel.
     wheel.turned.push(one === side ? turned : { ...turned, read: {} });
+    // It is read anew.
+    if (one === side) delete wheel.typed;
   }
 }
 
@@ -140,7 +174,7 @@ export function setFrom(
 ): KeptSet {
   return {
     ...{ id, name, kind, note, at },
-    wheels: setupsOf(build).wheels.map(({ axle, side, turned }) => ({
+    wheels: turnedWheels(build).map(({ axle, side, turned }) => ({
       ...{ axle, side, from: fromDrawn(turned) },
       read: turned.at(-1)?.read ?? {},
     })),

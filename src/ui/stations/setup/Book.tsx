@@ -10,7 +10,7 @@ import { SET_KINDS, setNoteSchema } from '@/core/model/setups';
 import type { KeptSet, SetKind } from '@/core/model/setups';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
-import { setFrom, setsDiffer, setupsOf } from '@/core/setup/book';
+import { setFrom, setsDiffer, setupsOf, turnedWheels } from '@/core/setup/book';
 import { setSheet, setSheetHeading } from '@/core/setup/setSheet';
 import { standsInWords } from '@/core/setup/words';
 import { pagesOf } from '@/core/sheets/pages';
@@ -30,7 +30,8 @@ export function Book({
   unit: LengthUnit;
   onEdit: (change: (build: Build) => void, step?: string) => void;
 }) {
-  const { sets, wheels } = setupsOf(build);
+  const { sets } = setupsOf(build);
+  const wheels = turnedWheels(build);
   const [name, setName] = useState('');
   const [kind, setKind] = useState<SetKind>('road');
   const [first, setFirst] = useState(DRAWN);

@@ -70,6 +70,24 @@ it('says what to turn, writes down that it was, and goes on from there', async (
   expect(held.build.setups!.wheels[0].turned).toHaveLength(1);
 });
 
+it('keeps what was typed and not yet turned while another part is looked at', async () => {
+  show();
+  await type('camber reads', '-0.9');
+  await type('toe wanted', '0.2');
+  await user.click(button('set-up book'));
+  // Nothing was turned by that.
+  expect(screen.getByText(/Nothing was turned yet/u)).toBeVisible();
+  await user.click(button('read and turn'));
+  expect(field('camber reads')).toHaveValue('-0.9');
+  expect(field('toe wanted')).toHaveValue('0.2');
+  expect(held.build.setups!.wheels[0]).toMatchObject({
+    turned: [],
+    typed: { wanted: { toe: 0.2 } },
+  });
+  await type('toe wanted', '');
+  expect(held.build.setups!.wheels[0].typed).toEqual({ read: { camber: -0.9 }, wanted: {} });
+});
+
 it('takes no figure by half, and both sides alike', async () => {
   show();
   await type('camber wanted', 'much');

@@ -8,7 +8,14 @@ import { anglesSchema, toeLengthSchema, toeToldSchema } from '@/core/model/setup
 import type { Angles } from '@/core/model/setups';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
-import { setupsOf, takeTurnedBack, turnedOf, writeTurned } from '@/core/setup/book';
+import {
+  setupsOf,
+  takeTurnedBack,
+  turnedOf,
+  typedOf,
+  writeTurned,
+  writeTyped,
+} from '@/core/setup/book';
 import type { SetNow } from '@/core/setup/book';
 import type { SetBy, Stands } from '@/core/setup/setting';
 import { setUp } from '@/core/setup/solve';
@@ -40,8 +47,7 @@ export function Turn({
 }) {
   const { setting, did, lost } = now;
   const turned = turnedOf(build, wheel);
-  const [read, setRead] = useState<Angles>({});
-  const [wanted, setWanted] = useState<Angles>(() => turned.at(-1)?.wanted ?? {});
+  const { read, wanted } = typedOf(build, wheel);
   const [alike, setAlike] = useState(false);
   const told: ToeTold = setupsOf(build).toe ?? {
     ...{ as: 'deg', of: 'each', over: Math.round(2 * wheel.design.tyre.radius) },
@@ -71,20 +77,19 @@ export function Turn({
         alike,
       ),
     );
-    setRead({});
   };
   const names = (['camber', 'caster', 'toe'] as const).filter(
     (of) => of !== 'caster' || model.caster !== null,
   );
   const put =
-    (set: typeof setRead, of: SetBy) =>
-    (value: number | undefined): void =>
-      set(({ [of]: _, ...rest }) => (value === undefined ? rest : { ...rest, [of]: value }));
+    (what: 'read' | 'wanted', of: SetBy) =>
+    (value: number | undefined, visit: string): void =>
+      onEdit((draft) => writeTyped(draft, wheel, what, of, value), visit);
   const field = (
     which: 'reads' | 'wanted',
     of: SetBy,
     values: Angles,
-    set: typeof setRead,
+    what: 'read' | 'wanted',
     placeholder: number | null,
   ) => {
     const label = `${of} ${which}`;
@@ -92,7 +97,7 @@ export function Turn({
       key: label,
       label,
       schema: anglesSchema.shape[of],
-      onClear: () => put(set, of)(undefined),
+      onClear: (visit: string) => put(what, of)(undefined, visit),
       width: 140,
     };
     if (of !== 'toe' || (told.as === 'deg' && told.of === 'each'))
@@ -101,13 +106,13 @@ export function Turn({
           {...common}
           key={label}
           value={values[of]}
-          onValue={put(set, of)}
+          onValue={put(what, of)}
           {...(placeholder !== null && { placeholder: placeholder.toFixed(2) })}
         />
       );
     // As it is told: the build keeps degrees of one wheel.
     const value = values.toe === undefined ? undefined : toeTold(values.toe, told);
-    const take = (typed: number) => put(set, of)(toeEach(typed, told));
+    const take = (typed: number, visit: string) => put(what, of)(toeEach(typed, told), visit);
     const shown =
       placeholder === null ? {} : { placeholder: toeTold(placeholder, told).toFixed(2) };
     return told.as === 'deg' ? (
@@ -161,11 +166,11 @@ export function Turn({
       </Box>
       <Box component="section" aria-label="As the car reads" sx={ROW}>
         <Typography sx={LABEL}>It reads</Typography>
-        {names.map((of) => field('reads', of, read, setRead, model[of]))}
+        {names.map((of) => field('reads', of, read, 'read', model[of]))}
       </Box>
       <Box component="section" aria-label="What is wanted" sx={ROW}>
         <Typography sx={LABEL}>Wanted</Typography>
-        {names.map((of) => field('wanted', of, wanted, setWanted, null))}
+        {names.map((of) => field('wanted', of, wanted, 'wanted', null))}
       </Box>
       {lost.length > 0 && (
         <Typography variant="body2">
