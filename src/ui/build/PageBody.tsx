@@ -26,6 +26,7 @@ import { useStable } from '../useStable';
 import { Commands } from './Commands';
 import { commandsOf } from './commandList';
 import { Figures } from './Figures';
+import { FiguresHelp } from './FiguresHelp';
 import { KeysHelp } from './KeysHelp';
 import { SaveNotes } from './SaveNotes';
 import { Parting } from './Parting';
@@ -64,6 +65,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const files = useFiles();
   const [help, setHelp] = useState(false);
   const [asking, setAsking] = useState(false);
+  const [meaning, setMeaning] = useState(false);
   const [opened] = useState(build);
 
   usePlace(id);
@@ -144,14 +146,17 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
     }),
   );
   const handleAsk = useStable(() => setAsking(true));
+  const handleMeaning = useStable(() => setMeaning(true));
+  const handleMeant = useStable(() => setMeaning(false));
   const handleAsked = useStable(() => setAsking(false));
   const menu = useMemo(
     () => [
       ...files.entries(axle, side),
+      { label: 'What the figures mean', act: handleMeaning },
       { label: 'Do by name (Ctrl+K)', act: handleAsk },
       { label: 'Keys (?)', act: handleOpenHelp },
     ],
-    [files, axle, side, handleOpenHelp, handleAsk],
+    [files, axle, side, handleOpenHelp, handleAsk, handleMeaning],
   );
   const commands = useMemo(
     () =>
@@ -314,6 +319,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
         />
         <SaveNotes saving={saving} />
         <TablePreview unit={unit} />
+        <FiguresHelp open={meaning} onClose={handleMeant} />
         <KeysHelp open={help} onClose={handleCloseHelp} />
         <Commands open={asking} commands={commands} onClose={handleAsked} />
       </Whole>

@@ -1,8 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
 import { useState } from 'react';
@@ -16,7 +13,8 @@ import type { MadeBook } from '@/workers/finder.worker';
 import { finderWorker } from '../../build/finderWorker';
 import { download } from '../../download';
 import { Choice } from '../../fields/Choice';
-import { stopSearch } from '../useSearch';
+import { PickOne } from '../../fields/PickOne';
+import { Making } from '../Making';
 
 const NONE = '';
 
@@ -60,37 +58,22 @@ export function BookPart({ build, checks }: { build: Build; checks: readonly Kep
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', pt: 0.5 }}>
         <Choice label="Paper" value={paper} options={PAPERS} onPick={setPaper} />
-        <TextField
-          select
-          size="small"
+        <PickOne
           label="held against"
-          value={others.some(({ id }) => id === against) ? against : NONE}
-          onChange={(event) => setAgainst(event.target.value)}
-          sx={{ width: 240 }}
-        >
-          <MenuItem value={NONE}>no other variant</MenuItem>
-          {others.map((variant) => (
-            <MenuItem key={variant.id} value={variant.id}>
-              {variant.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          value={against}
+          options={[
+            { value: NONE, words: 'no other variant' },
+            ...others.map(({ id, name: words }) => ({ value: id, words })),
+          ]}
+          onPick={setAgainst}
+          width={240}
+        />
         {part === null ? (
           <Button variant="contained" onClick={() => void make()}>
             Make the book
           </Button>
         ) : (
-          <>
-            <LinearProgress
-              variant="determinate"
-              value={100 * part}
-              aria-label="The book is made"
-              sx={{ width: 120 }}
-            />
-            <Button size="small" onClick={stopSearch}>
-              Stop
-            </Button>
-          </>
+          <Making part={part} label="The book is made" />
         )}
         {!checks && (
           <Typography variant="caption" color="text.secondary">

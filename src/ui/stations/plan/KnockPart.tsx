@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useSnackbar } from 'notistack';
 import { useState } from 'react';
@@ -14,6 +12,7 @@ import { planIn } from '@/core/plan/write';
 import { useView } from '../../build/viewStore';
 import { Choice } from '../../fields/Choice';
 import { LengthField } from '../../fields/NumberField';
+import { PickOne } from '../../fields/PickOne';
 import { Table } from '../../fields/Table';
 import { PAPER, VERDICT } from '../../theme';
 
@@ -52,20 +51,13 @@ export function KnockPart({
         <Typography variant="body2">The</Typography>
         <Choice label="Axle that was hit" value={axle} options={axles} onPick={setAxle} />
         <Choice label="Side that was hit" value={side} options={SIDES} onPick={setSide} />
-        <TextField
-          select
-          size="small"
+        <PickOne
           label="wheel"
           value={hit}
-          onChange={(event) => setHit(event.target.value as Hit)}
-          sx={{ width: 320 }}
-        >
-          {HITS.map((one) => (
-            <MenuItem key={one} value={one}>
-              {HIT_WORDS[one]}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={HITS.map((one) => ({ value: one, words: HIT_WORDS[one] }))}
+          onPick={setHit}
+          width={320}
+        />
         <Button variant="outlined" onClick={add} disabled={knocks.length >= 60}>
           What is to be looked at
         </Button>

@@ -3,19 +3,18 @@ import UpIcon from '@mui/icons-material/ArrowUpward';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useSnackbar } from 'notistack';
 import { useMemo, useState } from 'react';
 import type { Build } from '@/core/model/build';
 import { stepNameSchema } from '@/core/model/plan';
-import type { School } from '@/core/model/plan';
 import { SCHOOL_WORDS, costsOf, schoolOf, schoolsFor } from '@/core/plan/orders';
 import { movedTo, recordOf } from '@/core/plan/planned';
 import type { Step } from '@/core/plan/step';
 import { ownSteps } from '@/core/plan/steps';
 import { addOwnStep, notedOf, planIn, removeOwnStep } from '@/core/plan/write';
+import { PickOne } from '../../fields/PickOne';
 import { PAPER } from '../../theme';
 import { Stages } from './Stages';
 
@@ -51,26 +50,22 @@ export function OrderPart({
   return (
     <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 980 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', pt: 0.5 }}>
-        <TextField
-          select
-          size="small"
+        <PickOne
           label="put first"
           value={school}
-          onChange={(event) =>
+          options={schoolsFor(first).map((one) => ({
+            value: one,
+            words: SCHOOL_WORDS[one].name,
+          }))}
+          onPick={(one) =>
             onEdit((draft) => {
               const plan = planIn(draft);
-              plan.school = event.target.value as School;
+              plan.school = one;
               delete plan.order;
             })
           }
-          sx={{ width: 270 }}
-        >
-          {schoolsFor(first).map((one) => (
-            <MenuItem key={one} value={one}>
-              {SCHOOL_WORDS[one].name}
-            </MenuItem>
-          ))}
-        </TextField>
+          width={270}
+        />
         <Typography variant="body2">{SCHOOL_WORDS[school].says}</Typography>
         {build.plan?.order && (
           <Button size="small" onClick={() => onEdit((draft) => void delete planIn(draft).order)}>
@@ -182,20 +177,13 @@ function AddStep({
         onChange={(event) => setName(event.target.value.slice(0, 80))}
         sx={{ width: 270 }}
       />
-      <TextField
-        select
-        size="small"
+      <PickOne
         label="after"
-        value={steps.some(({ id }) => id === after) ? after : ''}
-        onChange={(event) => setAfter(event.target.value)}
-        sx={{ width: 300 }}
-      >
-        {steps.map(({ id, title }) => (
-          <MenuItem key={id} value={id}>
-            {title}
-          </MenuItem>
-        ))}
-      </TextField>
+        value={after}
+        options={steps.map(({ id, title }) => ({ value: id, words: title }))}
+        onPick={setAfter}
+        width={300}
+      />
       <Button type="submit" variant="outlined" disabled={!called.success}>
         Put it in
       </Button>

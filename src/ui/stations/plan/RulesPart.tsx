@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useSnackbar } from 'notistack';
@@ -13,6 +12,7 @@ import type { Coordinate } from '@/core/model/points';
 import type { Step } from '@/core/plan/step';
 import { addRule, removeRule } from '@/core/plan/write';
 import { Choice } from '../../fields/Choice';
+import { PickOne } from '../../fields/PickOne';
 import { PAPER } from '../../theme';
 
 const KINDS = ['rule', 'refusal'] as const;
@@ -42,8 +42,8 @@ export function RulesPart({
     return design
       ? pointNames(typeOf(design)).flatMap((point) =>
           COORDINATES.map((coordinate) => ({
-            key: `${axle} ${point} ${coordinate}`,
-            label: `${axle} ${pointLabel(design, point)}, ${coordinate}`,
+            value: `${axle} ${point} ${coordinate}`,
+            words: `${axle} ${pointLabel(design, point)}, ${coordinate}`,
           })),
         )
       : [];
@@ -110,36 +110,21 @@ export function RulesPart({
           onChange={(event) => setSource(event.target.value.slice(0, 160))}
           sx={{ width: 280 }}
         />
-        <TextField
-          select
-          size="small"
+        <PickOne
           label="a step waits for it"
           value={gate}
-          onChange={(event) => setGate(event.target.value)}
-          sx={{ width: 280 }}
-        >
-          <MenuItem value={NONE}>none</MenuItem>
-          {steps.map(({ id, title }) => (
-            <MenuItem key={id} value={id}>
-              {title}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
+          options={[
+            { value: NONE, words: 'none' },
+            ...steps.map(({ id, title }) => ({ value: id, words: title })),
+          ]}
+          onPick={setGate}
+        />
+        <PickOne
           label="it holds"
           value={held}
-          onChange={(event) => setHeld(event.target.value)}
-          sx={{ width: 280 }}
-        >
-          <MenuItem value={NONE}>no coordinate</MenuItem>
-          {places.map(({ key, label }) => (
-            <MenuItem key={key} value={key}>
-              {label}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={[{ value: NONE, words: 'no coordinate' }, ...places]}
+          onPick={setHeld}
+        />
         <Button type="submit" variant="outlined" disabled={!full}>
           Write it down
         </Button>

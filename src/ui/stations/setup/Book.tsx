@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -15,6 +14,7 @@ import { setSheet, setSheetHeading } from '@/core/setup/setSheet';
 import { standsInWords } from '@/core/setup/words';
 import { pagesOf } from '@/core/sheets/pages';
 import { download } from '../../download';
+import { PickOne } from '../../fields/PickOne';
 import { Table } from '../../fields/Table';
 import { TextLine } from '../../fields/TextLine';
 
@@ -68,21 +68,16 @@ export function Book({
   const [a, b] = [first === DRAWN ? drawn : (of(first) ?? drawn), of(second) ?? sets.at(-1)];
   const differs = b ? setsDiffer(build, a, b) : [];
   const pick = (label: string, value: string, onPick: (id: string) => void, bare: boolean) => (
-    <TextField
-      select
-      size="small"
+    <PickOne
       label={label}
       value={value}
-      onChange={(event) => onPick(event.target.value)}
-      sx={{ minWidth: 180 }}
-    >
-      {bare && <MenuItem value={DRAWN}>as drawn</MenuItem>}
-      {sets.map((one) => (
-        <MenuItem key={one.id} value={one.id}>
-          {one.name}
-        </MenuItem>
-      ))}
-    </TextField>
+      options={[
+        ...(bare ? [{ value: DRAWN, words: 'as drawn' }] : []),
+        ...sets.map(({ id, name: words }) => ({ value: id, words })),
+      ]}
+      onPick={onPick}
+      width={180}
+    />
   );
   return (
     <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 860 }}>
@@ -102,20 +97,13 @@ export function Book({
           onChange={(event) => setName(event.target.value.slice(0, 60))}
           sx={{ width: 200 }}
         />
-        <TextField
-          select
-          size="small"
+        <PickOne
           label="for"
           value={kind}
-          onChange={(event) => setKind(event.target.value as SetKind)}
-          sx={{ width: 180 }}
-        >
-          {SET_KINDS.map((one) => (
-            <MenuItem key={one} value={one}>
-              {one}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={SET_KINDS.map((one) => ({ value: one, words: one }))}
+          onPick={setKind}
+          width={180}
+        />
         <Button type="submit" variant="outlined" disabled={sets.length >= 60}>
           Keep the car as it is set now
         </Button>

@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { proxy } from 'comlink';
 import type { Build } from '@/core/model/build';
@@ -7,7 +6,7 @@ import { fileName } from '@/core/shop/csv';
 import { noteTaken } from '@/core/shop/taken';
 import { finderWorker } from '../../build/finderWorker';
 import { download } from '../../download';
-import { stopSearch } from '../useSearch';
+import { Making } from '../Making';
 
 /** Every sheet and table as one ZIP, made in the worker. */
 export function AllSheets({
@@ -54,17 +53,7 @@ export function AllSheets({
           Take all sheets
         </Button>
       ) : (
-        <>
-          <LinearProgress
-            variant="determinate"
-            value={100 * part}
-            aria-label="Sheets are made"
-            sx={{ width: 120 }}
-          />
-          <Button size="small" onClick={stopSearch}>
-            Stop
-          </Button>
-        </>
+        <Making part={part} label="Sheets are made" />
       )}
     </>
   );
