@@ -8,6 +8,8 @@ import { makeFolder } from './database';
 const KEPT = 14;
 const NAME = /^\d{4}-\d{2}-\d{2}\.zip$/u;
 
+const HALF = /^\d{4}-\d{2}-\d{2}\.zip\.(?:copying|half)-\d+/u;
+
 export const copiesFolder = (path: string): string => `${path.replace(/\.sqlite$/u, '')}-copies`;
 
 /** Names of the copies that are there, the oldest first. */
@@ -31,6 +33,9 @@ export async function copyOfToday(path: string, now = new Date()): Promise<strin
   const file = join(folder, name);
   if (existsSync(file)) return null;
   makeFolder(folder);
+  // What a kill left half made.
+  for (const half of readdirSync(folder).filter((one) => HALF.test(one)))
+    rmSync(join(folder, half), { force: true });
   await backUp(path, file, false);
   // Old ones go only once the new one is there.
   for (const old of copiesOf(path).slice(0, -KEPT)) rmSync(join(folder, old), { force: true });

@@ -48,7 +48,8 @@ async function lookAfter(): Promise<void> {
       console.error(`${databasePath()} is damaged: the list says which builds can be read.`);
       return;
     }
-    await copyOfToday(databasePath());
+    // A full disk stops the copy, and nothing else.
+    await copyOfToday(databasePath()).catch((error: unknown) => console.error(wordsOf(error)));
     await clearOldBin();
     await reckonAll();
   } catch (error) {

@@ -26,7 +26,7 @@ it('leads from an empty build to what comes first, and names what each station w
   });
   expect(at(build, 'rack').waits).toMatchObject({
     for: 'brief',
-    why: expect.stringMatching(/^\d+ figures? to set$/u),
+    why: expect.stringMatching(/^\d+ figures? that count here$/u),
   });
   expect(at(build, 'takeoff').next).toMatch(/Measure the parts/u);
   expect(at(build, 'arms').next).toMatch(/^Set \d+ joints/u);

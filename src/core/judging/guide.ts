@@ -34,7 +34,7 @@ export function guideAt(
   const { joints, figures } = toSet(build, wheel.design);
   const waits =
     figures > 0 && ON_BRIEF.includes(station)
-      ? { for: 'brief' as const, why: `${counted(figures, 'figure')} to set` }
+      ? { for: 'brief' as const, why: `${counted(figures, 'figure')} that count here` }
       : joints > 0 && ON_JOINTS.includes(station)
         ? { for: 'arms' as const, why: `${counted(joints, 'joint')} to set` }
         : null;

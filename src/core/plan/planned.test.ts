@@ -4,7 +4,7 @@ import { blankBuild } from '../model/starts';
 import type { Build } from '../model/build';
 import { buildSchema } from '../model/build';
 import { costsOf, merged, schoolOrder, schoolsFor } from './orders';
-import { movedTo, plannedSteps, stageId, waitsInCircle } from './planned';
+import { movedTo, plannedSteps, stageId } from './planned';
 import type { Step } from './step';
 import { ownSteps } from './steps';
 
@@ -125,8 +125,6 @@ it('takes steps of one’s own, and lets none wait for itself', () => {
   });
   expect(place(good, 'front/weld')).toBeLessThan(place(good, 'paint'));
   expect(place(good, 'paint')).toBeLessThan(place(good, 'dry'));
-  expect(waitsInCircle(good, 'paint', 'dry')).toEqual(['paint', 'dry', 'paint']);
-  expect(waitsInCircle(good, 'dry', 'frame')).toBeNull();
 });
 
 it('does in a later stage what was chosen, and what hangs on it, after the first', () => {

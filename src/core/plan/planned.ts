@@ -1,4 +1,4 @@
-import type { AxleName, Build } from '../model/build';
+import type { Build } from '../model/build';
 import type { Plan, StepRecord } from '../model/plan';
 import { circleIn, linedUp } from './graph';
 import { merged, schoolOf, schoolOrder } from './orders';
@@ -96,17 +96,6 @@ function withoutCircles(all: readonly Step[]): void {
   }
 }
 
-/** Why an own step cannot wait for another: whatever waits for it already, in titles from one to the other; null where it can. */
-export function waitsInCircle(steps: readonly Step[], id: string, after: string): string[] | null {
-  const nodes = steps.map((one) => ({
-    id: one.id,
-    after: one.id === id ? [...one.after, after] : one.after,
-  }));
-  const circle = circleIn(nodes);
-  const title = new Map(steps.map((one) => [one.id, one.title]));
-  return circle && circle.map((one) => title.get(one) ?? one);
-}
-
 /**
  * The order with a step at another place, or the steps that are against it: what it hangs on and would come after, or what
  * hangs on it and would come before.
@@ -128,6 +117,3 @@ export function movedTo(
     ? { ok: false, against }
     : { ok: true, order: order.map((step) => step.id) };
 }
-
-/** Axles of a build that have steps. */
-export const axlesOf = (build: Build): AxleName[] => (build.rear ? ['front', 'rear'] : ['front']);
