@@ -160,18 +160,11 @@ function reopened(
   ];
 }
 
-/** How far the work is, in a few words: what was done and what a change has opened again; checks are not looked at. */
+/** How far the work is, in a few words: what is done, and what has been opened again. */
 export function planInWords(build: Build): string {
-  const steps = plannedSteps(build);
-  const closed = closedStages(steps, build);
-  let [done, again] = [0, 0];
-  for (const step of steps) {
-    const record = recordOf(build, step.id);
-    if (!record?.done) continue;
-    const over = closed.has(`${step.axle} ${step.stage}`);
-    if (over || changedSince(build, step, record.done.stood).length === 0) done++;
-    else again++;
-  }
-  if (done + again === 0) return `${steps.length} steps`;
-  return `${done} of ${steps.length} done${again > 0 ? `, ${again} open again` : ''}`;
+  const { all } = planNow(build);
+  const count = (state: StepState) => all.filter((one) => one.state === state).length;
+  const [done, again] = [count('done'), count('open again')];
+  if (done + again === 0) return `${all.length} steps`;
+  return `${done} of ${all.length} done${again > 0 ? `, ${again} open again` : ''}`;
 }

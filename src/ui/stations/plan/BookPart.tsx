@@ -34,7 +34,7 @@ export function BookPart({ build, checks }: { build: Build; checks: readonly Kep
       const book = await finderWorker().book(
         build,
         {
-          ...{ on: new Date().toISOString(), checks: checks ?? [] },
+          ...{ on: new Date().toISOString(), checks: checks! },
           against: others.find(({ id }) => id === against),
         },
         paper,
@@ -69,7 +69,7 @@ export function BookPart({ build, checks }: { build: Build; checks: readonly Kep
           width={240}
         />
         {part === null ? (
-          <Button variant="contained" onClick={() => void make()}>
+          <Button variant="contained" disabled={!checks} onClick={() => void make()}>
             Make the book
           </Button>
         ) : (
@@ -77,7 +77,7 @@ export function BookPart({ build, checks }: { build: Build; checks: readonly Kep
         )}
         {!checks && (
           <Typography variant="caption" color="text.secondary">
-            The checks are not here yet: it would be without them.
+            The checks are not here yet: a book without them would say that nobody read anything.
           </Typography>
         )}
       </Box>
