@@ -62,6 +62,7 @@ export const toeLengthSchema = measure('mm', -99, 99);
 export const loweringSchema = measure('mm', -200, 200);
 
 export const setNoteSchema = remark(1000);
+export const setWordsSchema = remark(300);
 
 /** A set of the book: where every adjuster stands from the drawing, and what the wheels read then. */
 const setSchema = group({
@@ -70,6 +71,8 @@ const setSchema = group({
   kind: z.enum(SET_KINDS, { error: problem }),
   at: when,
   note: setNoteSchema,
+  /** What the driver said of it, or a lap. */
+  words: setWordsSchema.optional(),
   wheels: listOf(
     group({ ...which, from: listOf(movedSchema, 60, 'adjusters'), read: anglesSchema }),
     4,

@@ -85,7 +85,7 @@ export function setupSection(build: Build): BookSection {
         }),
       },
       ...sets.map((set) => ({
-        title: `Set: ${set.name}, ${set.kind}, ${set.at.slice(0, 10)}${set.note ? `. ${set.note}` : ''}`,
+        title: `Set: ${set.name}, ${set.kind}, ${set.at.slice(0, 10)}${set.note ? `. ${set.note}` : ''}${set.words ? `. Driver’s words, or lap: ${set.words}` : ''}`,
         head: ['wheel', 'adjuster', 'from the drawing'],
         widths: [0.2, 0.5, 0.3],
         rows: setsDiffer(build, { wheels: [] }, set).map(({ axle, side, adjuster, id, second }) => [

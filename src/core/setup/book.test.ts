@@ -14,7 +14,9 @@ import {
   writeTurned,
   writeTyped,
 } from './book';
+import { readAt } from '../motion/sweep';
 import { reachOf } from './adjusters';
+import { unitOf } from './setting';
 import { setUp } from './solve';
 import type { SetupPlan } from './solve';
 
@@ -108,6 +110,17 @@ it('keeps what is typed for the next round apart from what was turned', () => {
   expect(turnedWheels(build)).toEqual([]);
   expect(setFrom(build, 'a', { name: 'a', kind: 'road', note: '' }, at).wheels).toEqual([]);
   expect(buildSchema.safeParse(build).success).toBe(true);
+  // The wheel drawn as it is set reads what the setting says of it.
+  const { setting } = setNow(build, wheel);
+  const moves = setting.still;
+  moves[0] = unitOf(setting.adjusters[0]);
+  const read = readAt(setting.wheelAt(moves)!.corner!, 0, 0);
+  const stands = setting.stands(moves)!;
+  expect(read).toMatchObject({ ok: true });
+  if (!read.ok) return;
+  expect(read.value.camber).toBeCloseTo(stands.camber, 9);
+  expect(read.value.toe).toBeCloseTo(stands.toe, 9);
+  expect(read.value.caster).toBeCloseTo(stands.caster!, 9);
   // A round takes what was read with it; what is wanted stays wanted.
   writeTurned(build, wheel, { at, read: { toe: 0.3 }, wanted: { camber: -2 }, moved: [] }, false);
   expect(typedOf(build, wheel)).toEqual({ read: {}, wanted: { camber: -2 } });

@@ -2,12 +2,13 @@ import { chassisPoints, rodEnds } from '../corners/kinds';
 import { bumpSteerOf } from '../bumpsteer/trial';
 import { bestPlace } from '../freedoms/bestPlace';
 import { limitsOf } from '../freedoms/freedoms';
-import { Wheel } from '../kinematics/wheel';
+import type { Wheel } from '../kinematics/wheel';
 import { pointLabel } from '../model/labels';
 import type { PointName } from '../model/points';
 import { readAt } from '../motion/sweep';
 import { Assembly } from '../tolerance/assembly';
 import { offsetCount, offsetOf } from '../tolerance/joints';
+import { drawnAsBuilt } from './asBuilt';
 
 /** What a wheel reads at a ride height, degrees, mm. */
 export interface AtHeight {
@@ -65,9 +66,7 @@ export function loweredWheel(wheel: Wheel, by: number): Wheel | null {
   const offsets = new Float64Array(offsetCount(type));
   for (const name of chassisPoints(type)) offsets[offsetOf(type, name) + 2] = -by;
   const built = new Assembly(wheel.drawn, 'rod as drawn').build(offsets);
-  if (!built) return null;
-  const { rightPoints: _, ...mirrored } = wheel.design;
-  return new Wheel(wheel.axle, wheel.side, { ...mirrored, ...built }, left);
+  return built && drawnAsBuilt(wheel, built, left);
 }
 
 function atHeight(wheel: Wheel): AtHeight | null {

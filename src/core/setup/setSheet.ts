@@ -49,6 +49,7 @@ export function setSheet(build: Build, set: KeptSet, unit: LengthUnit): Sheet {
     notes: [
       `For: ${set.kind}. Kept ${set.at.slice(0, 10)}.`,
       ...(set.note === '' ? [] : [set.note]),
+      ...(set.words ? [`Driver’s words, or lap: ${set.words}`] : []),
       ...(rows.length === 0 ? ['Everything stands as drawn.'] : []),
       'Turns and flats are counted from the drawing, + as told. Nuts tight and marked, then measure. Covers what was turned here, not what else was moved on the car.',
     ],

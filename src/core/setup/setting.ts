@@ -10,6 +10,7 @@ import type { Built } from '../tolerance/assembly';
 import { offsetCount, offsetOf } from '../tolerance/joints';
 import { cornerOf } from '../tolerance/sensitivity';
 import type { Adjuster } from './adjusters';
+import { drawnAsBuilt } from './asBuilt';
 
 /** What a set-up is told by. */
 export const SET = ['camber', 'caster', 'toe'] as const;
@@ -76,6 +77,12 @@ export class Setting {
   corner(moves: Moves): AxleCorner | null {
     const built = this.build(moves);
     return built && cornerOf(this.wheel, built);
+  }
+
+  /** The wheel drawn as it stands then; null where the parts do not go together so. */
+  wheelAt(moves: Moves): Wheel | null {
+    const built = this.build(moves);
+    return built && drawnAsBuilt(this.wheel, built);
   }
 
   /** How it steers over the travel then; null where it has none. */

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Build } from '@/core/model/build';
 import { fileNameOf } from '@/core/file/buildFile';
-import { SET_KINDS, setNoteSchema } from '@/core/model/setups';
+import { SET_KINDS, setNoteSchema, setWordsSchema } from '@/core/model/setups';
 import type { KeptSet, SetKind } from '@/core/model/setups';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
@@ -134,6 +134,13 @@ export function Book({
                 schema={setNoteSchema}
                 width={300}
                 onValue={(note) => change(set.id, { note })}
+              />
+              <TextLine
+                label={`driver’s words or lap, ${set.name}`}
+                value={set.words ?? ''}
+                schema={setWordsSchema}
+                width={300}
+                onValue={(words) => change(set.id, { words })}
               />
               <Button
                 size="small"

@@ -29,7 +29,7 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
     <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 760 }}>
       <Typography variant="body2">
         The car on shorter or longer springs: every joint of the chassis comes down about the wheel,
-        arms and rod as long as they are. As drawn, not as it was turned.
+        arms and rod as long as they are. As it is set now.
       </Typography>
       <Box sx={{ pt: 0.5 }}>
         <LengthField

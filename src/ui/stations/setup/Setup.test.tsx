@@ -155,6 +155,8 @@ it('keeps sets, compares two and notes what was said of them', async () => {
   expect(rows[1]).toHaveTextContent(/front left.*upper arm.*as drawn.*(longer|shorter)/u);
   await user.type(field('notes, Track'), 'pushes in the long left');
   expect(held.build.setups!.sets[1].note).toBe('pushes in the long left');
+  await user.type(field('driver’s words or lap, Track'), '1:42.3');
+  expect(held.build.setups!.sets[1]).toMatchObject({ words: '1:42.3' });
   await user.click(button('Take away: Road'));
   expect(held.build.setups!.sets.map(({ name }) => name)).toEqual(['Track']);
 });
@@ -174,6 +176,15 @@ it('says what putting the car lower does, and what gets bump steer back', async 
   expect(
     screen.getByText(/tie rod inner joint .* mm (up|down): .* of toe at worst/u),
   ).toBeVisible();
+  // What was turned counts: camber now is what it was turned to.
+  await user.click(button('read and turn'));
+  await type('camber wanted', '-1.8');
+  await user.click(button('These were turned'));
+  await user.click(button('ride height'));
+  const again = within(screen.getByRole('table', { name: 'At either height' }));
+  const [turned] = within(again.getByRole('row', { name: /^camber/u })).getAllByRole('cell');
+  expect(figure(turned)).toBeCloseTo(standing(held.build).camber, 2);
+  expect(figure(turned)).toBeLessThan(figure(now) - 0.7);
   await type('lower by', '150');
   expect(screen.getByText(/So far the wheel does not go/u)).toBeVisible();
 });

@@ -25,6 +25,7 @@ const PART_WORDS = {
 export function Setup({ build, wheel, unit, onEdit }: DeskProps) {
   const [part, setPart] = useState<(typeof PARTS)[number]>('turn');
   const now = useMemo(() => setNow(build, wheel), [build, wheel]);
+  const asSet = useMemo(() => now.setting.wheelAt(now.setting.still) ?? wheel, [now, wheel]);
   return (
     <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start', overflow: 'auto', minHeight: 0 }}>
       <Choice
@@ -48,7 +49,7 @@ export function Setup({ build, wheel, unit, onEdit }: DeskProps) {
       ) : part === 'adjusters' ? (
         <Adjusters {...{ wheel, now, unit }} />
       ) : part === 'height' ? (
-        <Height {...{ wheel, unit }} />
+        <Height wheel={asSet} unit={unit} />
       ) : (
         <Book {...{ build, unit, onEdit }} />
       )}
