@@ -51,7 +51,28 @@ export async function jsonBody<T>(request: Request, schema: z.ZodType<T>): Promi
   if (!request.headers.get('content-type')?.startsWith('application/json'))
     throw new Refused(415, 'Havrik expects JSON.');
   // Text within JSON may take two bytes for one.
-  const most = 2 * LARGEST_FILE;
+  const { size, bytes } = await bytesOf(request, 2 * LARGEST_FILE, PATIENCE);
+  if (!bytes) throw new Refused(413, tooLarge(size));
+  let value: unknown;
+  try {
+    value = JSON.parse(bytes.toString('utf8'));
+  } catch {
+    throw new Refused(400, 'The request was cut off on the way.');
+  }
+  const parsed = schema.safeParse(value);
+  if (!parsed.success) throw new Refused(400, describeProblems(problemsOf(parsed.error)));
+  return parsed.data;
+}
+
+/**
+ * What a request has in it, and how much that is; null where it is more than `most`, of which `patience` is heard out, so
+ * that the sender hears the answer. All in bytes.
+ */
+export async function bytesOf(
+  request: Request,
+  most: number,
+  patience: number,
+): Promise<{ size: number; bytes: Buffer | null }> {
   let size = 0;
   const chunks: Uint8Array[] = [];
   const reader = request.body?.getReader();
@@ -59,20 +80,10 @@ export async function jsonBody<T>(request: Request, schema: z.ZodType<T>): Promi
     const { done, value: bytes } = (await reader?.read()) ?? { done: true, value: undefined };
     if (done || !bytes) break;
     size += bytes.length;
-    // What is too large is read on without being kept, so that the sender hears the answer; to a point.
     if (size <= most) chunks.push(bytes);
-    else if (size > PATIENCE) break;
+    else if (size > patience) break;
   }
-  if (size > most) throw new Refused(413, tooLarge(size));
-  let value: unknown;
-  try {
-    value = JSON.parse(Buffer.concat(chunks).toString('utf8'));
-  } catch {
-    throw new Refused(400, 'The request was cut off on the way.');
-  }
-  const parsed = schema.safeParse(value);
-  if (!parsed.success) throw new Refused(400, describeProblems(problemsOf(parsed.error)));
-  return parsed.data;
+  return { size, bytes: size > most ? null : Buffer.concat(chunks) };
 }
 
 /** Lines as server-sent events for as long as somebody listens. @param begin gives back what stops it */

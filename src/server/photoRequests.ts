@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { databasePath } from '../db/database';
 import { readPhoto, writePhoto } from '../db/photos';
-import { Refused, answering, idSchema } from './answers';
+import { Refused, answering, bytesOf, idSchema } from './answers';
 
 /** A photo as a telephone sends it, bytes. */
 const LARGEST = 25_000_000;
@@ -27,23 +27,14 @@ export const addPhoto = (request: Request): Promise<Response> =>
   });
 
 async function heard(request: Request): Promise<Buffer> {
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  const reader = request.body?.getReader();
-  for (;;) {
-    const { done, value } = (await reader?.read()) ?? { done: true, value: undefined };
-    if (done || !value) break;
-    size += value.length;
-    if (size <= LARGEST) chunks.push(value);
-    else if (size > 3 * LARGEST) break;
-  }
-  if (size > LARGEST)
+  const { size, bytes } = await bytesOf(request, LARGEST, 3 * LARGEST);
+  if (!bytes)
     throw new Refused(
       413,
       `The photo has ${(size / 1e6).toFixed(0)} MB: at most ${LARGEST / 1e6} MB.`,
     );
   if (size === 0) throw new Refused(400, 'The photo is empty.');
-  return Buffer.concat(chunks);
+  return bytes;
 }
 
 /** Only what is seen is written anew: place, time and camera are not. */

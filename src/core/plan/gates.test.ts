@@ -100,6 +100,11 @@ it('waits for parts that somebody noted as ordered or to buy, of its own axle al
   const rows = partsList(build);
   const front = rows.find(({ where }) => where.startsWith('front'))!;
   const rear = rows.find(({ where }) => where.startsWith('rear'))!;
+  // What both axles use is waited for at both.
+  const both = rows.find(({ where }) => /^front .*, rear /u.test(where))!;
+  build.shop = { parts: [{ key: both.key, state: 'to buy' }] };
+  expect(here().open).toBe(false);
+  expect(gate(build, 'rear/refit', 'here').open).toBe(false);
   build.shop = { parts: [{ key: rear.key, state: 'ordered' }] };
   expect(here().open).toBe(true);
   build.shop.parts!.push({ key: front.key, state: 'ordered' });

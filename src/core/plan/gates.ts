@@ -151,7 +151,10 @@ function made(build: Build, { axle }: Step): Stands {
 function here(build: Build, { axle, stage }: Step): Stands {
   const rows = partsList(build).filter(
     ({ where, record }) =>
-      axle !== null && where.split(' ')[0] === axle && (record?.stage ?? 1) <= stage,
+      axle !== null &&
+      // Like parts of both axles stand on one line.
+      where.split(', ').some((one) => one.split(' ')[0] === axle) &&
+      (record?.stage ?? 1) <= stage,
   );
   const noted = (state: string) => rows.filter(({ record }) => record?.state === state);
   const [ordered, toBuy] = [noted('ordered'), noted('to buy')];

@@ -18,6 +18,8 @@ import { PAPER } from '../../theme';
 const KINDS = ['rule', 'refusal'] as const;
 const KIND_WORDS = { rule: 'class rule', refusal: 'inspector’s refusal' };
 const NONE = '';
+/** More are not kept. */
+const MOST_RULES = 100;
 
 /** Class rules and what an inspector refused, with where that stands: a coordinate held, a step that waits. */
 export function RulesPart({
@@ -125,7 +127,7 @@ export function RulesPart({
           options={[{ value: NONE, words: 'no coordinate' }, ...places]}
           onPick={setHeld}
         />
-        <Button type="submit" variant="outlined" disabled={!full}>
+        <Button type="submit" variant="outlined" disabled={!full || rules.length >= MOST_RULES}>
           Write it down
         </Button>
       </Box>
