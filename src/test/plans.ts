@@ -1,4 +1,7 @@
 import type { Build } from '../core/model/build';
+import { gatesOf } from '../core/plan/gates';
+import type { Step } from '../core/plan/step';
+import { answerGate } from '../core/plan/write';
 import { isOfSketch, takeTemplate } from '../core/model/sketch';
 import { blankBuild, newBuild } from '../core/model/starts';
 
@@ -17,3 +20,22 @@ export function settled(build: Build): Build {
 
 export const isSettled = (build: Build): boolean =>
   [build.front, build.rear].every((design) => !design || !isOfSketch(build, design));
+
+/** Answers everything that people are asked at a step: alike, and as drawn. */
+export function answer(build: Build, step: Step): void {
+  const said = { by: 'Ada', at: '2026-03-01T09:00:00.000Z' };
+  const inBand = () => ({ open: true, says: 'in band' });
+  for (const { gate } of gatesOf(build, step, { inBand })) {
+    if (gate.as === 'said') answerGate(build, step.id, gate.id, { gate: gate.id, ...said });
+    if (gate.as === 'pair') {
+      const values: [number, number] = [gate.drawn ?? 100, gate.drawn ?? 100];
+      answerGate(build, step.id, gate.id, { gate: gate.id, ...said, values });
+    }
+    if (gate.as === 'reckoned' && gate.by === 'made')
+      answerGate(build, step.id, gate.id, {
+        gate: gate.id,
+        ...said,
+        despite: 'described elsewhere',
+      });
+  }
+}

@@ -28,6 +28,7 @@ import { judgeDamper, judgeLoads } from '../core/judging/damper';
 import type { Judged } from '../core/verdict/verdicts';
 import { bundleFiles, bundleOf } from '../core/shop/bundle';
 import type { Bundle } from '../core/shop/bundle';
+import { takenStates } from '../core/shop/taken';
 import { zipSync } from 'fflate';
 import type { Paper } from '../core/model/shop';
 import { bookOf } from '../core/report/book';
@@ -191,6 +192,10 @@ const api = {
     const wheel = wheelOf(build, axle, side);
     return wheel ? [...judgeDamper(build, wheel), ...judgeLoads(build, wheel)] : [];
   },
+
+  /** How many of the sheets that were taken say something else by now. */
+  oldSheets: (build: Build): number =>
+    takenStates(build).filter(({ state }) => state === 'old').length,
 
   /** What comes first on the way to each lock; null where the front axle cannot be steered. */
   lockLimits: async (build: Build): Promise<LockWay[] | null> => {

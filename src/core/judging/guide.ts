@@ -1,5 +1,8 @@
 import type { Wheel } from '../kinematics/wheel';
-import type { Build } from '../model/build';
+import { pointNames } from '../corners/kinds';
+import type { AxleDesign, Build, KeptCheck } from '../model/build';
+import { COORDINATES } from '../model/points';
+import type { Point, PointName } from '../model/points';
 import { isOfBrief, toSet } from '../model/sketch';
 import { isMeasured, takeOffOf } from '../model/takeOff';
 import { openVariantOf } from '../model/variants';
@@ -9,27 +12,38 @@ import { turnedOf } from '../setup/book';
 import type { StationState } from './stationStates';
 import type { Station } from './stations';
 
-/** What a station waits for, and what is to be done there next; null where nothing is. */
+/** What a station waits for, what of it no longer holds, and what is to be done there next; null where nothing is. */
 export interface Guide {
   waits: { for: Station; why: string } | null;
+  old: string | null;
   next: string | null;
+  /** Nothing is open there, and what is judged is in band or near it. */
+  done: boolean;
+}
+
+/** What is known beside the build itself; null: not known yet. */
+export interface GuideKnown {
+  checks: readonly KeptCheck[] | null;
+  /** How many of the sheets that were taken say something else by now. */
+  oldSheets: number | null;
 }
 
 /** Stations whose figures rest on where the joints are. */
 const ON_JOINTS: readonly Station[] = ['rack', 'steering', 'damper', 'shop', 'check', 'setup'];
+/** Those that are done without a verdict. */
+const UNJUDGED: readonly Station[] = ['brief', 'takeoff', 'plan'];
 /** Those that rest on the brief's. */
 const ON_BRIEF: readonly Station[] = ['wheel', 'arms', ...ON_JOINTS];
 
 /**
  * The way on from a station, from what the build says of itself.
- * @param checks how many checks of the build were begun; null: not known yet
  */
 export function guideAt(
   build: Build,
   wheel: Wheel,
   station: Station,
   state: StationState,
-  checks: number | null,
+  known: GuideKnown,
 ): Guide {
   const { joints, figures } = toSet(build, wheel.design);
   const waits =
@@ -38,7 +52,52 @@ export function guideAt(
       : joints > 0 && ON_JOINTS.includes(station)
         ? { for: 'arms' as const, why: `${counted(joints, 'joint')} to set` }
         : null;
-  return { waits, next: nextAt(build, wheel, station, state, checks, joints) };
+  const next = nextAt(build, wheel, station, state, known.checks, joints);
+  const judged = 'verdict' in state ? !isBad(state) : UNJUDGED.includes(station);
+  const old = oldAt(build, wheel, station, known);
+  return { waits, old, next, done: judged && !waits && next === null && old === null };
+}
+
+const isBad = (state: StationState): boolean =>
+  'verdict' in state && (state.verdict === 'rework' || state.verdict === 'look again');
+
+/** What was done there on what has changed since. */
+function oldAt(
+  build: Build,
+  { axle, design }: Wheel,
+  station: Station,
+  { checks, oldSheets }: GuideKnown,
+): string | null {
+  switch (station) {
+    case 'shop':
+      return oldSheets ? `${counted(oldSheets, 'sheet')} taken before the last change` : null;
+    case 'check': {
+      const last = checks
+        ?.filter((one) => one.axle === axle && !one.training)
+        .reduce<KeptCheck | null>((a, b) => (a && a.begun > b.begun ? a : b), null);
+      return last && !sameJoints(last.drawn, design) ? 'checked before the last change' : null;
+    }
+    case 'plan': {
+      const again = planNow(build).all.filter(({ state }) => state === 'open again').length;
+      return again > 0 ? `${counted(again, 'step')} open again` : null;
+    }
+    default:
+      return null;
+  }
+}
+
+/** Both were drawn with their joints in the same places, to a thousandth of a millimetre. */
+function sameJoints(a: AxleDesign, b: AxleDesign): boolean {
+  const same = (own: AxleDesign['points'], other: AxleDesign['points']) =>
+    Object.entries(own).every(([name, point]) => {
+      const there = other[name as PointName] as Point | undefined;
+      return there !== undefined && COORDINATES.every((c) => Math.abs(point[c] - there[c]) < 1e-3);
+    });
+  return (
+    a.kind === b.kind &&
+    same(a.points, b.points) &&
+    same(a.rightPoints ?? a.points, b.rightPoints ?? b.points)
+  );
 }
 
 function nextAt(
@@ -46,12 +105,11 @@ function nextAt(
   wheel: Wheel,
   station: Station,
   state: StationState,
-  checks: number | null,
+  checks: readonly KeptCheck[] | null,
   joints: number,
 ): string | null {
   const { design, axle, travels } = wheel;
-  const judged = 'verdict' in state ? state.verdict : null;
-  const bad = judged === 'rework' || judged === 'look again';
+  const bad = isBad(state);
   switch (station) {
     case 'brief': {
       const open = [build, build.front, build.rear].reduce(
@@ -63,7 +121,11 @@ function nextAt(
         : null;
     }
     case 'takeoff':
-      return takeOffOf(build).measured.some((one) => one.axle === axle && isMeasured(one))
+      return pointNames(wheel.type).every((name) =>
+        takeOffOf(build).measured.some(
+          (one) => one.axle === axle && one.point === name && isMeasured(one),
+        ),
+      )
         ? null
         : 'Measure the parts that you have, or go on with joints that you type.';
     case 'wheel':
@@ -97,7 +159,7 @@ function nextAt(
       if (!openVariantOf(build).frozen) return 'Freeze the variant before metal is cut.';
       return build.shop?.taken?.length ? null : 'Take the sheets.';
     case 'check':
-      return checks === 0 ? 'Begin a check: car on stands, springs out.' : null;
+      return checks?.length === 0 ? 'Begin a check: car on stands, springs out.' : null;
     case 'setup':
       return turnedOf(build, wheel).length === 0
         ? 'Read camber, caster and toe, and say what is wanted.'

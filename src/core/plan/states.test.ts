@@ -1,13 +1,12 @@
 import fc from 'fast-check';
 import { buildSchema } from '../model/build';
 import type { Build } from '../model/build';
-import type { GateAnswer } from '../model/plan';
 import { blankBuild } from '../model/starts';
 import { nameVariant } from '../model/variants';
 import { takeTemplate } from '../model/sketch';
 import { startingBuild, memberId } from '../model/made';
+import { answer } from '../../test/plans';
 import { typeOf } from '../corners/kinds';
-import { gatesOf } from './gates';
 import type { PlanKnown } from './gates';
 import { planInWords, planNow } from './states';
 import type { Standing } from './states';
@@ -32,19 +31,6 @@ const now = planNow;
 const one = (build: Build, id: string): Standing =>
   now(build).all.find(({ step }) => step.id === id)!;
 
-/** Answers everything that people are asked at a step: alike, and as drawn. */
-function answer(build: Build, id: string): void {
-  for (const { gate } of gatesOf(build, one(build, id).step, KNOWN)) {
-    const said: GateAnswer = { gate: gate.id, ...BY };
-    if (gate.as === 'said') answerGate(build, id, gate.id, said);
-    if (gate.as === 'pair') {
-      const values = [gate.drawn ?? 100, gate.drawn ?? 100];
-      answerGate(build, id, gate.id, { ...said, values });
-    }
-    if (gate.as === 'reckoned' && gate.by === 'made')
-      answerGate(build, id, gate.id, { ...said, despite: 'described elsewhere' });
-  }
-}
 function finish(build: Build, id: string): string | null {
   const end = finished(build, id, BY, KNOWN);
   if (end.ok) noteDone(build, id, end.done);
@@ -52,7 +38,7 @@ function finish(build: Build, id: string): string | null {
 }
 function doAll(build: Build): void {
   for (const { step } of now(build).all) {
-    answer(build, step.id);
+    answer(build, step);
     expect(finish(build, step.id)).toBeNull();
   }
 }
@@ -80,7 +66,7 @@ it.each(['double-wishbone', 'kingpin', 'beam', 'five-link'])(
 it('says what is not yet true, and takes nobody’s word for nobody’s', () => {
   const build = ready();
   expect(finish(build, 'frame')).toMatch(/Not yet true: Both diagonals.*not measured yet/u);
-  answer(build, 'frame');
+  answer(build, one(build, 'frame').step);
   expect(finished(build, 'frame', { by: '  ', at: AT }, KNOWN)).toEqual({
     ok: false,
     why: 'Say who did it.',
@@ -141,7 +127,7 @@ it('counts hours by how long the done steps took, as the sums have it', () => {
   for (const [id, [plan, used]] of Object.entries(took)) {
     noteStep(build, id, 'planned', plan);
     noteStep(build, id, 'used', used);
-    answer(build, id);
+    answer(build, one(build, id).step);
     expect(finish(build, id)).toBeNull();
     // Two say nothing of the rest.
     if (id === 'seat') expect(now(build).hours.factor).toBe(1);
