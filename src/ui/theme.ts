@@ -69,6 +69,9 @@ export const NARROW = '@media (max-width: 1199px)';
 /** Windows as narrow as a telephone's, or as another's at twice the size: one thing below the other. */
 export const PHONE = '@media (max-width: 899px)';
 
+/** On paper: what is read stays, what is pressed goes, nothing is cut off. */
+export const PRINT = '@media print';
+
 /** For those who hear the page, not see it. */
 export const UNSEEN = {
   position: 'absolute',
@@ -96,6 +99,16 @@ const paletteOf = (colours: typeof LIGHT) => ({
     divider: colours.line,
   },
 });
+
+/** The palette's own variables as they are by day, for paper that is printed by night. */
+const PALETTE_ON_PAPER = {
+  '--mui-palette-text-primary': LIGHT.ink,
+  '--mui-palette-text-secondary': LIGHT.soft,
+  '--mui-palette-background-default': '#fff',
+  '--mui-palette-background-paper': '#fff',
+  '--mui-palette-primary-main': LIGHT.accent,
+  '--mui-palette-divider': LIGHT.line,
+};
 
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'media' },
@@ -125,6 +138,24 @@ export const theme = createTheme({
           },
         },
         body: { fontVariantNumeric: 'tabular-nums' },
+        // Messages leave the stations free to be picked.
+        '@media (min-width: 900px)': {
+          '.notistack-SnackbarContainer': { left: '160px !important' },
+        },
+        [PRINT]: {
+          ':root:root': { ...variablesOf(LIGHT), ...PALETTE_ON_PAPER },
+          body: { backgroundColor: '#fff' },
+          // What is pressed and is no part of what is read.
+          'nav, header button, .MuiButton-contained, .MuiButton-outlined, .MuiIconButton-root, .MuiToggleButton-root:not(.Mui-selected), [role=separator], [aria-label="Cycle pad"], [class*=notistack]':
+            { display: 'none !important' },
+          // What scrolls on the screen stands there whole.
+          'main div, main ol, main ul': {
+            overflow: 'visible !important',
+            maxHeight: 'none !important',
+          },
+          'tr, li, svg, figure': { breakInside: 'avoid' },
+          'h1, h2, h3': { breakAfter: 'avoid' },
+        },
         // The browser gives these a typeface of its own.
         'button, input, select, textarea': { fontFamily: 'inherit' },
         ':focus-visible': { outline: `2px solid ${PAPER.accent}`, outlineOffset: 2 },

@@ -1,5 +1,5 @@
 import { styled } from '@mui/material/styles';
-import { NARROW, PAPER, PHONE } from '../theme';
+import { NARROW, PAPER, PHONE, PRINT } from '../theme';
 
 /** The page's places. Plain styles: they are redrawn with every keystroke. */
 export const Whole = styled('div')({
@@ -18,6 +18,7 @@ export const Whole = styled('div')({
     minHeight: '100dvh',
     alignContent: 'start',
   },
+  [PRINT]: { display: 'block', height: 'auto', minHeight: 0 },
 });
 
 export const Middle = styled('main')({
@@ -28,6 +29,15 @@ export const Middle = styled('main')({
   [PHONE]: {
     display: 'contents',
     '& > section:first-of-type': { height: '36vh', minHeight: 250 },
+  },
+  [PRINT]: {
+    display: 'block',
+    // The slate would be a page of ink: dark on light, as on paper.
+    '& > section:first-of-type': {
+      height: '80mm',
+      filter: 'invert(1) hue-rotate(180deg)',
+      printColorAdjust: 'exact',
+    },
   },
 });
 
@@ -44,6 +54,7 @@ export const Desk = styled('main')({
     padding: '10px 12px 24px',
     '&[data-wide]': { gridColumn: 'auto' },
   },
+  [PRINT]: { overflow: 'visible', padding: '4mm 0' },
 });
 
 /** Under the floor; its height is the hand's that parts them, as far as the floor keeps some of the page. */
@@ -63,6 +74,13 @@ export const Under = styled('div')({
     maxHeight: 'none',
     padding: '8px 12px 24px',
   },
+  [PRINT]: {
+    display: 'block',
+    height: 'auto !important',
+    maxHeight: 'none',
+    padding: '4mm 0',
+    '& > :first-child:not(:only-child)': { height: '122mm' },
+  },
 });
 
 export const Column = styled('section')({
@@ -73,6 +91,7 @@ export const Column = styled('section')({
   gap: 6,
   contain: 'layout style',
   [PHONE]: { overflowX: 'auto' },
+  [PRINT]: { display: 'block', contain: 'none' },
 });
 
 export const Beside = styled('aside')({
@@ -92,4 +111,5 @@ export const Beside = styled('aside')({
     overflow: 'visible',
     flexDirection: 'column-reverse',
   },
+  [PRINT]: { display: 'block', contain: 'none', borderLeft: 0, padding: 0, overflow: 'visible' },
 });
