@@ -206,6 +206,14 @@ it.each(['light', 'dark'] as const)(
     await page.waitForSelector('[role=dialog]');
     await found('keys');
     await closed();
+    for (const dialog of ['What the figures mean', 'Units', 'Do by name (Ctrl+K)']) {
+      await header('Files and help');
+      await page.locator(`::-p-xpath(//li[.="${dialog}"])`).click();
+      await page.waitForSelector('[role=dialog]');
+      await page.waitForSelector('[role=menu]', { hidden: true });
+      await found(dialog);
+      await closed();
+    }
     await openStation(page, 'Brief');
     await clickButton(page, 'A rack from the shelf');
     await page.waitForSelector('[role=dialog] li');

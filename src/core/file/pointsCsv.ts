@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { CornerType } from '../corners/cornerType';
 import { pointNames } from '../corners/kinds';
 import { parseLength, parseNumber } from '../model/units';
-import type { LengthUnit } from '../model/units';
+import type { TypedUnit } from '../model/units';
 import { COORDINATES, pointSchema } from '../model/points';
 import type { Point, PointName, Points } from '../model/points';
 import type { Checked, Problem } from '../model/problems';
@@ -101,7 +101,7 @@ export function readPointsCsv(type: CornerType, text: string): Checked<Partial<P
 function readTolerance(
   name: PointName,
   text: string,
-  unit: LengthUnit,
+  unit: TypedUnit,
   path: string,
   problems: Problem[],
 ): number | null {
@@ -115,7 +115,7 @@ function readTolerance(
 }
 
 /** A bare number in the table's unit, or a length that says its own. */
-const lengthOf = (text: string, unit: LengthUnit) => {
+const lengthOf = (text: string, unit: TypedUnit) => {
   const number = parseNumber(text);
   if (number.ok && unit === 'mm') return number;
   const length = parseLength(text, unit);
@@ -126,7 +126,7 @@ function readPoint(
   name: PointName,
   cells: readonly string[],
   axes: Axes,
-  unit: LengthUnit,
+  unit: TypedUnit,
   path: string,
   problems: Problem[],
 ): Point | null {

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { CornerType } from '../corners/cornerType';
 import { pointNames } from '../corners/kinds';
-import type { LengthUnit } from '../model/units';
+import type { TypedUnit } from '../model/units';
 import { COORDINATES } from '../model/points';
 import type { Coordinate, PointName } from '../model/points';
 import type { Checked } from '../model/problems';
@@ -22,7 +22,7 @@ export interface PointsTable {
   axes: Axes;
   /** The titles do not say which way the axes go: a guess that somebody has to confirm. */
   guessed: boolean;
-  unit: LengthUnit;
+  unit: TypedUnit;
   /** What a title calls a column that counts in the unit: `mm`, `in`; null where none does. */
   unitSaid: boolean;
   pointColumn: number;
@@ -42,7 +42,7 @@ export interface TableLine {
 /** What somebody says of a table: what its titles left open. */
 export interface TableAnswers {
   axes: Axes;
-  unit: LengthUnit;
+  unit: TypedUnit;
   /** The point of each line; null leaves the line out. */
   names: readonly (PointName | null)[];
 }
@@ -62,7 +62,7 @@ const bare = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}Â
 
 interface Title {
   means: keyof typeof TITLES | keyof typeof LETTERS | null;
-  unit: LengthUnit | null;
+  unit: TypedUnit | null;
 }
 
 function readTitle(title: string): Title {

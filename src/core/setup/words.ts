@@ -2,7 +2,7 @@ import { washersFor } from '../freedoms/freedoms';
 import type { AxleDesign } from '../model/build';
 import { wayOf } from '../model/labels';
 import type { LengthUnit } from '../model/units';
-import { lengthIn, readable } from '../model/units';
+import { lengthIn, readable, unitName } from '../model/units';
 import { counted } from '../model/wording';
 import type { Adjuster } from './adjusters';
 import type { SetBy } from './setting';
@@ -24,7 +24,7 @@ const lengthOf = (mm: number, unit: LengthUnit): string =>
 /** How far the track goes, both sides alike: `−1.2 mm`, in either unit. */
 export function trackInWords(mm: number, unit: LengthUnit = 'mm'): string {
   const figure = mm.toFixed(1);
-  if (Number(figure) === 0) return `0.0 ${unit}`;
+  if (Number(figure) === 0) return `0.0 ${unitName(unit)}`;
   return readable(unit === 'mm' ? `${mm > 0 ? '+' : ''}${figure} mm` : lengthIn(mm, unit, 2));
 }
 

@@ -1,12 +1,10 @@
 import { styled } from '@mui/material/styles';
 import { memo, useMemo, useState } from 'react';
 import type { ComponentType } from 'react';
-import { guideAt } from '@/core/judging/guide';
 import { pointsKey, pointsOf } from '@/core/kinematics/axle';
 import { briefOf } from '@/core/model/brief';
 import { openVariantOf } from '@/core/model/variants';
 import type { AxleName } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/units';
 import type { Point, PointName } from '@/core/model/points';
 import { isOfSketch, say, unsay } from '@/core/model/sketch';
 import type { Opened } from '@/server/reading';
@@ -23,11 +21,11 @@ import { UNSEEN } from '../theme';
 import { OfSketch } from '../verdict';
 import { Traces } from '../traces/Traces';
 import { useStable } from '../useStable';
-import { Commands } from './Commands';
+import { Dialogs } from './Dialogs';
+import { openDialog } from './dialogs';
 import { commandsOf } from './commandList';
 import { Figures } from './Figures';
-import { FiguresHelp } from './FiguresHelp';
-import { KeysHelp } from './KeysHelp';
+import { showLengths } from './showLengths';
 import { SaveNotes } from './SaveNotes';
 import { Parting } from './Parting';
 import { SketchNote } from './SketchNote';
@@ -46,6 +44,7 @@ import { useNulls } from './useNulls';
 import { useOnFloor } from './useOnFloor';
 import { THINNEST, useShim } from './useShim';
 import { useStationStates } from './useStationStates';
+import { useGuides } from './useGuides';
 import { useSteps } from './useSteps';
 import { useTrial } from './useTrial';
 import { goTo, usePlace } from './place';
@@ -63,9 +62,6 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const { show, unit } = view;
   const saving = useAutosave(context, id, version);
   const files = useFiles();
-  const [help, setHelp] = useState(false);
-  const [asking, setAsking] = useState(false);
-  const [meaning, setMeaning] = useState(false);
   const [opened] = useState(build);
 
   usePlace(id);
@@ -111,11 +107,7 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
     [judged, checked],
   );
 
-  const begun = useChecks(({ buildId, list }) => (buildId === id ? (list?.length ?? null) : null));
-  const guide = useMemo(
-    () => guideAt(calm.build, calm.wheel, station, states[station], begun),
-    [calm, station, states, begun],
-  );
+  const guides = useGuides(id, calm, states);
 
   const { joints, shaft, keepOuts } = useOnFloor(build, wheel, corner, articulations);
 
@@ -124,8 +116,6 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   const { bands: found } = useBands(build, wheel, rack);
   const bands = ofSketch ? null : found;
   const handleFind = useStable(() => hasRod && corner.bumpSteer && shim.find());
-  const handleOpenHelp = useStable(() => setHelp(true));
-  const handleCloseHelp = useStable(() => setHelp(false));
   const handleSelect = useStable((selected: typeof view.selected) => show({ selected }));
   const handlePoints: EditPoints = useStable((change, step, said = [], unsaid) =>
     edit((draft) => {
@@ -145,18 +135,15 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
       else delete target.rightPoints;
     }),
   );
-  const handleAsk = useStable(() => setAsking(true));
-  const handleMeaning = useStable(() => setMeaning(true));
-  const handleMeant = useStable(() => setMeaning(false));
-  const handleAsked = useStable(() => setAsking(false));
   const menu = useMemo(
     () => [
       ...files.entries(axle, side),
-      { label: 'What the figures mean', act: handleMeaning },
-      { label: 'Do by name (Ctrl+K)', act: handleAsk },
-      { label: 'Keys (?)', act: handleOpenHelp },
+      { label: 'What the figures mean', act: () => openDialog('figures') },
+      { label: 'Units', act: () => openDialog('units') },
+      { label: 'Do by name (Ctrl+K)', act: askByName },
+      { label: 'Keys (?)', act: openKeys },
     ],
-    [files, axle, side, handleOpenHelp, handleAsk, handleMeaning],
+    [files, axle, side],
   );
   const commands = useMemo(
     () =>
@@ -191,13 +178,13 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
   return (
     <OfSketch.Provider value={ofSketch}>
       <Whole>
-        <TopBar unit={unit} steps={steps} onUnit={pickUnit} menu={menu} />
+        <TopBar unit={unit} steps={steps} onUnit={showLengths} menu={menu} />
         <StationRail
           station={station}
           stations={stations}
           states={states}
           unit={unit}
-          guide={guide}
+          guides={guides}
           onOpen={openStation}
         />
         {'desk' in open.panel && (
@@ -314,21 +301,20 @@ export function PageBody({ id, version }: Omit<Opened, 'build'>) {
           onPutAway={handlePutAway}
           onUndo={steps.undo}
           onRedo={steps.redo}
-          onHelp={handleOpenHelp}
-          onAsk={handleAsk}
+          onHelp={openKeys}
+          onAsk={askByName}
         />
         <SaveNotes saving={saving} />
         <TablePreview unit={unit} />
-        <FiguresHelp open={meaning} onClose={handleMeant} />
-        <KeysHelp open={help} onClose={handleCloseHelp} />
-        <Commands open={asking} commands={commands} onClose={handleAsked} />
+        <Dialogs commands={commands} />
       </Whole>
     </OfSketch.Provider>
   );
 }
 
 const { show: change } = useView.getState();
-const pickUnit = (unit: LengthUnit) => change({ unit });
+const openKeys = () => openDialog('keys');
+const askByName = () => openDialog('commands');
 const stopComparing = () => change({ compared: null });
 const pickStrings = (strings: Strings) => change({ strings });
 const isOfArms = ({ id }: { id: Station }) => id === 'arms';

@@ -14,11 +14,13 @@ import Tooltip from '@mui/material/Tooltip';
 import Link from 'next/link';
 import { memo, useState } from 'react';
 import { nameSchema } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/units';
+import { unitName } from '@/core/model/units';
+import type { LengthUnit, TypedUnit } from '@/core/model/units';
 import { PAPER, PHONE, VERDICT } from '../theme';
 import { VariantsButton } from '../variants/VariantsButton';
 import { SaveMark } from './SaveMark';
 import { useBuild, useHistory } from './useBuildStore';
+import { useView } from './viewStore';
 import type { Steps } from './useSteps';
 
 export interface MenuEntry {
@@ -37,6 +39,7 @@ interface Props {
 export const TopBar = memo(function TopBar({ unit, steps, onUnit, menu }: Props) {
   const { undo, redo } = steps;
   const { canUndo, canRedo } = useHistory();
+  const inches = useView((view) => view.inches);
   return (
     <Box
       component="header"
@@ -84,8 +87,8 @@ export const TopBar = memo(function TopBar({ unit, steps, onUnit, menu }: Props)
       <ToggleButtonGroup
         exclusive
         size="small"
-        value={unit}
-        onChange={(_, value: LengthUnit | null) => value && onUnit(value)}
+        value={unitName(unit)}
+        onChange={(_, value: TypedUnit | null) => value && onUnit(value === 'mm' ? value : inches)}
         aria-label="Lengths shown in"
         sx={{ ml: 1, '& .MuiToggleButton-root': { py: 0.25, px: 1.25, color: PAPER.ink } }}
       >

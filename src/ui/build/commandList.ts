@@ -1,10 +1,15 @@
 import type { Travel } from '@/core/model/build';
+import { FIGURE_HELP } from '@/core/motion/help';
+import { NAMES } from '@/core/motion/names';
+import { LENGTH_UNITS } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FILLED } from '../floor/drawing';
 import type { NamedStation } from '../stations/list';
 import type { Command } from './Commands';
 import type { MenuEntry } from './TopBar';
+import { openDialog } from './dialogs';
 import { goTo } from './place';
+import { ANGLES_IN_WORDS, LENGTHS_IN_WORDS, showLengths } from './showLengths';
 import type { Steps } from './useSteps';
 import { useView } from './viewStore';
 
@@ -28,7 +33,6 @@ export function commandsOf({
   travel: Travel;
 }): Command[] {
   const { show } = useView.getState();
-  const other: LengthUnit = unit === 'mm' ? 'in' : 'mm';
   return [
     ...stations.map(({ id, name }) => ({
       ...{ of: 'Stations', name: `Open ${name}`, act: () => goTo({ station: id }) },
@@ -71,11 +75,16 @@ export function commandsOf({
     })),
     { of: 'Page', name: 'Undo', keys: 'Ctrl+Z', act: steps.undo },
     { of: 'Page', name: 'Redo', keys: 'Ctrl+Shift+Z', act: steps.redo },
-    {
-      of: 'Page',
-      name: `Lengths in ${other === 'mm' ? 'mm' : 'inches'}`,
-      act: () => show({ unit: other }),
-    },
+    ...LENGTH_UNITS.filter((one) => one !== unit).map((one) => ({
+      ...{ of: 'Page', name: `Lengths in ${LENGTHS_IN_WORDS[one]}`, act: () => showLengths(one) },
+    })),
+    ...(['deg', 'min'] as const).map((angles) => ({
+      ...{ of: 'Page', name: `Angles in ${ANGLES_IN_WORDS[angles]}`, act: () => show({ angles }) },
+    })),
+    ...FIGURE_HELP.map(({ of }) => ({
+      ...{ of: 'What it means', name: `What ${NAMES[of]} means` },
+      act: () => openDialog('figures', of),
+    })),
     ...menu
       .filter(({ label }) => !label.startsWith('Do by name'))
       .map(({ label, act }) => ({ of: 'Files and help', name: label, act })),

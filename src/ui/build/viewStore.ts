@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Station } from '@/core/judging/stations';
 import type { AxleName, Side } from '@/core/model/build';
-import type { LengthUnit } from '@/core/model/units';
+import type { AngleUnit, LengthUnit } from '@/core/model/units';
 import type { PointName } from '@/core/model/points';
 import { AS_LAID } from '../floor/strings';
 import type { Strings } from '../floor/strings';
@@ -33,6 +33,9 @@ export interface ViewState {
   /** How much of the page's height is under the floor, px. */
   under: number;
   unit: LengthUnit;
+  /** What the button for inches turns to: decimals, or which fractions. */
+  inches: Exclude<LengthUnit, 'mm'>;
+  angles: AngleUnit;
   /** Who works at this window: signs what is done. */
   who: string;
   show: (change: Partial<Omit<ViewState, 'show'>>) => void;
@@ -80,12 +83,16 @@ export const useView = create<ViewState>()(
       against: 'travel',
       strings: AS_LAID,
       unit: 'mm',
+      inches: 'in',
+      angles: 'deg',
       who: '',
       show: (change) => set(change),
     }),
     {
       name: 'havrik-view',
-      partialize: ({ unit, strings, under, who }) => ({ unit, strings, under, who }),
+      partialize: ({ unit, inches, angles, strings, under, who }) => ({
+        ...{ unit, inches, angles, strings, under, who },
+      }),
       // Strings that are new since were not remembered.
       merge: (kept, now) => {
         const { strings, ...rest } = (kept ?? {}) as Partial<ViewState>;

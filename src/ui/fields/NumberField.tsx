@@ -10,8 +10,10 @@ import {
   printAngle,
   printLength,
   trimmed,
+  unitName,
 } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
+import { useView } from '../build/viewStore';
 import { FIGURES, PAPER } from '../theme';
 import { useTypedNumber } from './useTypedNumber';
 import type { TypedNumber } from './useTypedNumber';
@@ -40,16 +42,24 @@ interface FieldProps {
 export const LengthField = ({ unit, ...props }: FieldProps & { unit: LengthUnit }) => (
   <Field
     {...props}
-    ending={unit}
+    ending={unitName(unit)}
     parse={(text) => parseLength(text, unit)}
     print={(mm) => printLength(mm, unit)}
   />
 );
 
-/** An angle in degrees. */
-export const AngleField = (props: FieldProps) => (
-  <Field {...props} ending="°" parse={parseAngle} print={printAngle} />
-);
+/** An angle: degrees and minutes are taken always, and shown where the window is set to. */
+export function AngleField(props: FieldProps) {
+  const angles = useView((view) => view.angles);
+  return (
+    <Field
+      {...props}
+      ending={angles === 'deg' ? '°' : ''}
+      parse={parseAngle}
+      print={(degrees) => printAngle(degrees, angles)}
+    />
+  );
+}
 
 /** Any other number, with what stands behind it: %, to 1, m. */
 export const PlainField = ({ ending, ...props }: FieldProps & { ending: string }) => (

@@ -18,8 +18,8 @@ import { pointLabel } from '@/core/model/labels';
 import { COORDINATES } from '@/core/model/points';
 import type { Coordinate } from '@/core/model/points';
 import { describeProblems } from '@/core/model/problems';
-import { printLength, readable } from '@/core/model/units';
-import type { LengthUnit } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
+import type { LengthUnit, TypedUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
 import { Choice } from '../fields/Choice';
 import { Table } from '../fields/Table';
@@ -29,7 +29,7 @@ import { usePreview } from './previewStore';
 /** Before a table of points goes in: which of its lines and columns go where. */
 export function TablePreview({ unit }: { unit: LengthUnit }) {
   const pending = usePreview((state) => state.pending);
-  return pending && <Preview key={pending.table.lines.length} {...pending} unit={unit} />;
+  return pending && <Preview key={pending.table.lines.length} {...pending} unit={unitName(unit)} />;
 }
 
 const close = () => usePreview.setState({ pending: null });
@@ -41,7 +41,7 @@ function Preview({
   points,
   onTake,
   unit,
-}: NonNullable<ReturnType<typeof usePreview.getState>['pending']> & { unit: LengthUnit }) {
+}: NonNullable<ReturnType<typeof usePreview.getState>['pending']> & { unit: TypedUnit }) {
   const [answers, setAnswers] = useState<TableAnswers>(() => ({
     ...ownAnswers(table),
     // Bare numbers are in the window's unit.
@@ -92,7 +92,7 @@ function Preview({
                 <th scope="col">Goes to</th>
                 {COORDINATES.map((c) => (
                   <th scope="col" key={c} className="number">
-                    {c} ({unit})
+                    {c} ({unitName(unit)})
                   </th>
                 ))}
               </tr>

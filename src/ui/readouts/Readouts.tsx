@@ -1,13 +1,12 @@
 'use client';
 
-import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import { toRad } from '@/core/geometry/angle';
 import type { Targets } from '@/core/model/brief';
-import { printLength, readable } from '@/core/model/units';
-import type { LengthUnit } from '@/core/model/units';
+import { anglesIn, printLength, readable, unitName } from '@/core/model/units';
+import type { AngleUnit, LengthUnit } from '@/core/model/units';
 import { typeOf } from '@/core/corners/kinds';
 import type { AxleDesign } from '@/core/model/build';
 import { isOfAxis } from '@/core/motion/quantities';
@@ -17,7 +16,9 @@ import type { Reading, Sweep } from '@/core/motion/sweep';
 import { bandAt } from '@/core/tolerance/bands';
 import type { Banded, Bands } from '@/core/tolerance/bands';
 import { useBeat } from '../build/useCalm';
+import { useView } from '../build/viewStore';
 import { FIGURES, PAPER, PHONE } from '../theme';
+import { Meant } from './Meant';
 import { Ruler } from './Ruler';
 
 interface Figure {
@@ -161,12 +162,13 @@ function ReadoutRow({
   looked: boolean;
   unit: LengthUnit;
 }) {
-  const show = (value: number) => printed(figure.kind, value, unit);
+  const angles = useView((view) => view.angles);
+  const show = (value: number) => printed(figure.kind, value, unit, angles);
   const smallest = figure.kind === 'angle' ? 0.005 : 0.05;
   const notes = [
     span ? `${show(span.min)} to ${show(span.max)} over travel` : null,
     figure.quantity === 'toe' && now !== null
-      ? `${readable(printLength(acrossTyre(now, radius, unit), unit))} ${unit} at the tyre`
+      ? `${readable(printLength(acrossTyre(now, radius, unit), unit))} ${unitName(unit)} at the tyre`
       : null,
     change !== null && Math.abs(change) >= smallest
       ? `${change > 0 ? '+' : '−'}${show(Math.abs(change))} ${since}`
@@ -183,7 +185,7 @@ function ReadoutRow({
         )}
         <output aria-label={figure.label}>
           {now === null ? '–' : show(now)}
-          <span className="unit">{figure.kind === 'angle' ? '°' : unit}</span>
+          <span className="unit">{ending(figure.kind, unit, angles)}</span>
         </output>
       </div>
       {now !== null && <Ruler now={now} span={span} band={band} built={built} />}
@@ -194,12 +196,10 @@ function ReadoutRow({
 
 const Label = memo(function Label({ figure, looked }: { figure: Figure; looked: boolean }) {
   return (
-    <Tooltip title={figure.meaning} placement="left">
-      <Typography variant="body2" noWrap>
-        {figure.label}
-        {looked && <b style={{ color: PAPER.accent }}>, all as looked at</b>}
-      </Typography>
-    </Tooltip>
+    <Typography variant="body2" component="div" noWrap>
+      <Meant of={figure.quantity} label={figure.label} sign={figure.meaning} />
+      {looked && <b style={{ color: PAPER.accent }}>, all as looked at</b>}
+    </Typography>
   );
 });
 
@@ -221,7 +221,12 @@ function acrossTyre(toe: number, radius: number, unit: LengthUnit): number {
   return Math.round(mm / grain) * grain;
 }
 
-function printed(kind: Figure['kind'], value: number, unit: LengthUnit): string {
+const ending = (kind: Figure['kind'], unit: LengthUnit, angles: AngleUnit): string =>
+  kind === 'length' ? unitName(unit) : angles === 'deg' ? '°' : '';
+
+function printed(kind: Figure['kind'], value: number, unit: LengthUnit, angles: AngleUnit): string {
+  if (kind === 'angle' && angles === 'min')
+    return anglesIn(`${readable(value.toFixed(2))}°`, angles);
   const [shown, decimals] =
     kind === 'angle' ? [value, 2] : unit === 'mm' ? [value, 1] : [value / 25.4, 2];
   const text = shown.toFixed(decimals);

@@ -1,4 +1,3 @@
-import Tooltip from '@mui/material/Tooltip';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import type { Targets } from '@/core/model/brief';
@@ -7,8 +6,10 @@ import { FULL, HALF_WAY } from '@/core/steering/steering';
 import type { SteeringFigures } from '@/core/steering/steering';
 import { judgeBand, judgeLeast } from '@/core/verdict/verdicts';
 import type { Verdict } from '@/core/verdict/verdicts';
+import type { FigureName } from '../build/dialogs';
 import { FIGURES, PAPER } from '../theme';
 import { VerdictMark } from '../verdict';
+import { Meant } from './Meant';
 
 /** Ackermann, ratio and lock of the front axle, each against the brief's target. */
 export const SteeringReadouts = memo(function SteeringReadouts({
@@ -18,21 +19,21 @@ export const SteeringReadouts = memo(function SteeringReadouts({
   steering: SteeringFigures;
   targets: Targets;
 }) {
-  const rows: [label: string, meaning: string, figure: string, verdict: Verdict | null][] = [
+  const rows: [of: FigureName, meaning: string, figure: string, verdict: Verdict | null][] = [
     [
-      'Ackermann',
+      'ackermann',
       `${HALF_WAY[by]}: 100 is true, 0 parallel`,
       ackermann === null ? '–' : readable(`${ackermann.toFixed(0)} %`),
       ackermann === null ? null : judgeBand(ackermann, targets.ackermann),
     ],
     [
-      'Ratio',
+      'ratio',
       'degrees of handwheel a degree of road wheel, straight ahead',
       ratio === null ? 'mm a turn?' : `${ratio.toFixed(1)} : 1`,
       ratio === null ? null : judgeBand(ratio, targets.ratio),
     ],
     [
-      'Lock',
+      'lock',
       `of the inner wheel at ${FULL[by]}`,
       lock === null ? 'not reached' : `${lock.inner.toFixed(1)}°`,
       lock === null ? 'rework' : judgeLeast(lock.inner, targets.lock),
@@ -40,30 +41,34 @@ export const SteeringReadouts = memo(function SteeringReadouts({
   ];
   return (
     <section aria-label="Steering readouts">
-      {rows.map(([label, meaning, figure, verdict]) => (
-        <Line key={label} {...{ label, meaning, figure, verdict }} />
+      {rows.map(([of, meaning, figure, verdict]) => (
+        <Line key={of} {...{ of, meaning, figure, verdict }} />
       ))}
     </section>
   );
 });
 
 /** A figure that stays is not redrawn. */
+const LABELS: Partial<Record<FigureName, string>> = {
+  ackermann: 'Ackermann',
+  ratio: 'Ratio',
+  lock: 'Lock',
+};
+
 const Line = memo(function Line({
-  label,
+  of,
   meaning,
   figure,
   verdict,
 }: {
-  label: string;
+  of: FigureName;
   meaning: string;
   figure: string;
   verdict: Verdict | null;
 }) {
   return (
-    <Row data-steering={label}>
-      <Tooltip title={meaning} placement="left">
-        <span>{label}</span>
-      </Tooltip>
+    <Row data-steering={LABELS[of]}>
+      <Meant of={of} label={LABELS[of] ?? of} sign={meaning} />
       <Figure>{figure}</Figure>
       <Mark>{verdict && <VerdictMark verdict={verdict} />}</Mark>
     </Row>

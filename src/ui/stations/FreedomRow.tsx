@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { USUAL_STOCK, offPlace, placesOf, washersFor } from '@/core/freedoms/freedoms';
 import { freedomSchema } from '@/core/model/freedoms';
 import type { Freedom, FreedomKind } from '@/core/model/freedoms';
-import { printLength } from '@/core/model/units';
+import { printLength, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { coordinate as coordinateSchema, counted, measure } from '@/core/model/wording';
 import { Choice } from '../fields/Choice';
@@ -235,7 +235,7 @@ const MOST = measure('pcs', 1, 6).int('is no whole number');
 /** Where the point is within its freedom. */
 function Here({ freedom, now, unit }: { freedom: Freedom; now: number; unit: LengthUnit }) {
   const places = placesOf(freedom, now);
-  const at = `${printLength(Math.round(now * 100) / 100, unit)} ${unit}`;
+  const at = `${printLength(Math.round(now * 100) / 100, unit)} ${unitName(unit)}`;
   const off = offPlace(freedom, now) > (places ? 0.01 : 1e-6);
   const washers = freedom.kind === 'shims' ? washersFor(freedom, now) : null;
   return (

@@ -9,7 +9,7 @@ import { pointNames } from '@/core/corners/kinds';
 import type { CornerType } from '@/core/corners/cornerType';
 import type { PointName } from '@/core/model/points';
 import { pointLabel, rodWord } from '@/core/model/labels';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { memberEffects, pointEffects } from '@/core/tolerance/adjusters';
 import type { Adjuster } from '@/core/tolerance/adjusters';
@@ -137,7 +137,7 @@ function Effects({
       <thead>
         <tr>
           <th scope="col">{what}</th>
-          {['camber', 'caster', 'toe', `track (${unit})`].map((word) => (
+          {['camber', 'caster', 'toe', `track (${unitName(unit)})`].map((word) => (
             <th key={word} scope="col" className="number">
               {word}
             </th>

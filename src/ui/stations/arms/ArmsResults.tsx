@@ -10,7 +10,7 @@ import { washersFor } from '@/core/freedoms/freedoms';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import type { Coordinate, PointName } from '@/core/model/points';
-import { lengthIn, printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { LookTake } from '../LookTake';
@@ -47,8 +47,9 @@ export function ArmsResults({ finding, design, unit, tried, onTry, onTake }: Pro
       </Typography>
       {opening && (
         <Typography variant="body2" sx={{ color: VERDICT.edge }}>
-          △ Let the {pointLabel(design, opening.point)} go {length(Math.abs(opening.by))} {unit}{' '}
-          {WAYS[opening.coordinate][opening.by > 0 ? 0 : 1]} than it may now, and it is reached.
+          △ Let the {pointLabel(design, opening.point)} go {length(Math.abs(opening.by))}{' '}
+          {unitName(unit)} {WAYS[opening.coordinate][opening.by > 0 ? 0 : 1]} than it may now, and
+          it is reached.
         </Typography>
       )}
       {!opening && reached === 0 && found.length > 0 && (
@@ -149,7 +150,7 @@ function washersIn(
   if (!washers) return '';
   return washers.length === 0
     ? ' (no washer)'
-    : ` (${washers.map((mm) => printLength(mm, unit)).join(' + ')} ${unit})`;
+    : ` (${washers.map((mm) => printLength(mm, unit)).join(' + ')} ${unitName(unit)})`;
 }
 
 const WAYS = {

@@ -10,7 +10,7 @@ import { axleMadeSchema } from '@/core/model/asked';
 import type { Asked } from '@/core/model/asked';
 import { leadSchema } from '@/core/model/build';
 import type { AxleDesign } from '@/core/model/build';
-import { lengthIn, printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable, unitName } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { beamMade, tiltForCaster } from '@/core/upright/clamps';
 import { staticQuantities } from '@/core/upright/staticQuantities';
@@ -207,7 +207,7 @@ function Leaves({ wheel, unit, onEdit }: FloorStation) {
         Fixed eye {lengthIn(reach, unit, 0)} {to.ahead < from.ahead ? 'behind' : 'ahead of'} the
         pad: the pad swings on an arc of {lengthIn(lead * reach, unit, 0)}
         {roll &&
-          `, and the axle rolls ${printLength(Math.round(roll.height), unit)} ${unit} above the ground`}
+          `, and the axle rolls ${printLength(Math.round(roll.height), unit)} ${unitName(unit)} above the ground`}
         .
       </Typography>
       <Typography variant="caption" component="p" color="text.secondary">

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { COORDINATES } from '@/core/model/points';
 import type { PointName } from '@/core/model/points';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { holesOf, spacersFor } from '@/core/motion/holes';
 import { LengthField } from '../../fields/NumberField';
@@ -53,7 +53,7 @@ export function Holes({ build, wheel, unit, point }: Props) {
         <thead>
           <tr>
             <th scope="col">
-              Hole, {coordinate} ({unit})
+              Hole, {coordinate} ({unitName(unit)})
             </th>
             <th scope="col" className="number">
               {isRear ? 'anti-lift' : 'anti-dive'}

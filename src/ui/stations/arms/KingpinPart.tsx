@@ -9,7 +9,7 @@ import type { WidthAt } from '@/core/model/brief';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
 import { COORDINATES } from '@/core/model/points';
-import { lengthIn, printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { bossFixture, bossPlaces, spacerGives, stubOf } from '@/core/upright/stub';
 import { lowerEdgeOut, waysToWidth, widthOver } from '@/core/upright/width';
@@ -113,7 +113,7 @@ function Places({ wheel, unit }: Pick<FloorStation, 'wheel' | 'unit'>) {
         <tr>
           <th scope="col">place</th>
           <th scope="col" className="number">
-            at ({unit})
+            at ({unitName(unit)})
           </th>
           <th scope="col" className="number">
             caster
@@ -125,7 +125,7 @@ function Places({ wheel, unit }: Pick<FloorStation, 'wheel' | 'unit'>) {
             camber
           </th>
           <th scope="col" className="number">
-            scrub ({unit})
+            scrub ({unitName(unit)})
           </th>
         </tr>
       </thead>

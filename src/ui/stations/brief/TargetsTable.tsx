@@ -13,6 +13,7 @@ import { trimmed } from '@/core/model/units';
 import { NAMES, titled } from '@/core/motion/names';
 import { VERDICT_WORDS } from '../../verdict';
 import { PlainField } from '../../fields/NumberField';
+import { Meant } from '../../readouts/Meant';
 import { PAPER } from '../../theme';
 import { Section } from './parts';
 
@@ -71,7 +72,9 @@ export function TargetsTable({
               }}
             >
               <div>
-                <Typography sx={{ fontWeight: 600, fontSize: 14 }}>{label}</Typography>
+                <Typography component="div" sx={{ fontWeight: 600, fontSize: 14 }}>
+                  <Meant of={name} label={label} sign="What it means" />
+                </Typography>
                 <Typography variant="caption" component="div" color="text.secondary">
                   {own ? (
                     <>

@@ -10,6 +10,7 @@ import type { ScenarioId } from '@/core/model/checks';
 import { counted } from '@/core/model/wording';
 import { SCENARIO_TABLE, scenariosFor } from '@/core/training/scenarios';
 import { PAPER, VERDICT } from '../../theme';
+import { useAngles } from '../../fields/useAngles';
 
 /** Cars to train on, the easier ones first, and how it went before. */
 export function BeginTraining({
@@ -26,6 +27,7 @@ export function BeginTraining({
   onBegin: (scenario: ScenarioId) => void;
   onLeave: (() => void) | null;
 }) {
+  const said = useAngles();
   const drawn = bumpSteerOf(wheel)?.worst ?? 0;
   return (
     <Box component="section" aria-label="Training" sx={{ overflow: 'auto', minHeight: 0 }}>
@@ -37,8 +39,8 @@ export function BeginTraining({
       </Typography>
       {drawn > accepted && (
         <Typography variant="body2" sx={{ maxWidth: 640, color: VERDICT.edge, mt: 0.5 }}>
-          △ As drawn this wheel changes toe by {degrees(drawn)} already: what is hidden shows better
-          in a layout that is nulled.
+          △ As drawn this wheel changes toe by {said(degrees(drawn))} already: what is hidden shows
+          better in a layout that is nulled.
         </Typography>
       )}
       <Grid>

@@ -9,7 +9,7 @@ import type { MeasuredPoint } from '@/core/check/measuredCurve';
 import { degrees } from '@/core/check/words';
 import { briefOf } from '@/core/model/brief';
 import type { Build, KeptCheck } from '@/core/model/build';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
 import { Choice } from '../../fields/Choice';
@@ -17,6 +17,7 @@ import { Table } from '../../fields/Table';
 import { CheckCurve } from './CheckCurve';
 import type { CurveProps } from './CheckCurve';
 import { useChecks } from './checkStore';
+import { useAngles } from '../../fields/useAngles';
 
 const SIDES = ['left', 'right'] as const;
 const SHOWN = ['toe', 'camber'] as const;
@@ -39,6 +40,7 @@ export function Compare({
   ) => Pick<CurveProps, 'drawn' | 'limits' | 'travel'>;
   unit: LengthUnit;
 }) {
+  const said = useAngles();
   const both = check.sides === 'both';
   const [shows, setShows] = useState<(typeof SHOWN)[number]>('toe');
   const [of, setOf] = useState<'sides' | 'times'>(both ? 'sides' : 'times');
@@ -134,7 +136,7 @@ export function Compare({
             ? `No height was read of both: ${one} and ${two} are compared where both were read, within 3 mm.`
             : `${counted(all.length, 'height')} read of both, at ${told.length} of them more apart than their ±. ${
                 most
-                  ? `The most, at ${height(most.travel)} ${unit} of travel: ${readable(degrees(most.apart))} ± ${degrees(most.plusMinus)}.`
+                  ? `The most, at ${height(most.travel)} ${unitName(unit)} of travel: ${readable(said(degrees(most.apart)))} ± ${said(degrees(most.plusMinus))}.`
                   : ''
               }`}
       </Typography>
@@ -174,11 +176,11 @@ export function Compare({
               {all.map((row) => (
                 <tr key={row.travel}>
                   <th scope="row" className="number" style={{ fontWeight: 400 }}>
-                    {height(row.travel)} {unit}
+                    {height(row.travel)} {unitName(unit)}
                   </th>
                   {[row.first, row.second, row.apart, row.plusMinus].map((value, i) => (
                     <td key={i} className="number">
-                      {readable(degrees(value))}
+                      {readable(said(degrees(value)))}
                     </td>
                   ))}
                   <td>{isTold(row) ? '▲ apart' : ''}</td>

@@ -18,6 +18,7 @@ import {
   printAngle,
   printLength,
   readable,
+  unitName,
 } from '@/core/model/units';
 import type { LengthUnit, Parsed } from '@/core/model/units';
 import { buildIdIn } from '../../build/place';
@@ -182,7 +183,7 @@ export function Entry({
     const reading = readingSchema.safeParse({
       ...{ id: crypto.randomUUID(), at: new Date().toISOString(), side, round, height, method },
       ...{ values, plusMinus, going },
-      unit: table.unit === 'mm' ? unit : 'deg',
+      unit: table.unit === 'mm' ? unitName(unit) : 'deg',
       ...(isAsHeard && { from: used.from }),
     });
     if (!reading.success) {
@@ -226,7 +227,7 @@ export function Entry({
       }}
     />
   );
-  const ending = table.unit === 'mm' ? unit : '°';
+  const ending = table.unit === 'mm' ? unitName(unit) : '°';
   return (
     <Box
       component="form"
@@ -278,11 +279,11 @@ export function Entry({
       </Typography>
       <Typography variant="body2" role="status" data-prompt sx={{ fontWeight: 600 }}>
         {prompted
-          ? `Next: ${readable(printHeight(prompted.raw))} ${heightUnit === 'mm' ? unit : 'turns'}${setup.heightBy === 'travel' ? ' of travel' : `, ${HEIGHT_TABLE[setup.heightBy].name} (${readable(printLength(prompted.travel, unit))} ${unit} of travel)`}.`
+          ? `Next: ${readable(printHeight(prompted.raw))} ${heightUnit === 'mm' ? unitName(unit) : 'turns'}${setup.heightBy === 'travel' ? ' of travel' : `, ${HEIGHT_TABLE[setup.heightBy].name} (${readable(printLength(prompted.travel, unit))} ${unitName(unit)} of travel)`}.`
           : 'Every planned height has been read this way: any other may be typed.'}
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
-        {field('height', 'height', heightUnit === 'mm' ? unit : 'turns', 94)}
+        {field('height', 'height', heightUnit === 'mm' ? unitName(unit) : 'turns', 94)}
         {field('first', table.values[0], ending, 110)}
         {table.values.length === 2 && field('second', table.values[1], ending, 110)}
         {field('plusMinus', '±', ending, 84)}

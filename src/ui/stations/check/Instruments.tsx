@@ -9,7 +9,7 @@ import { INSTRUMENT_KINDS } from '@/core/model/instruments';
 import type { Device } from '@/core/instruments/protocol';
 import { TROUBLE_NAMES } from '@/core/instruments/standIn';
 import type { Trouble } from '@/core/instruments/standIn';
-import { printAngle, printLength, readable } from '@/core/model/units';
+import { printAngle, printLength, readable, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { OwnInstruments } from './OwnInstruments';
@@ -187,7 +187,7 @@ function Listening({
   const print = (value: number) =>
     device && READS[device] === 'deg'
       ? `${readable(printAngle(Math.round(value * 1000) / 1000))}°`
-      : `${readable(printLength(Math.round(value * 1000) / 1000, unit))} ${unit}`;
+      : `${readable(printLength(Math.round(value * 1000) / 1000, unit))} ${unitName(unit)}`;
   const all = channels.flatMap((channel) => {
     const value = values[channel];
     return typeof value === 'number' ? [[channel, value] as const] : [];

@@ -11,7 +11,14 @@ import { useState } from 'react';
 import { READS } from '@/core/instruments/protocol';
 import type { Device } from '@/core/instruments/protocol';
 import { INSTRUMENT_KINDS, USUAL_BAUD, instrumentSchema } from '@/core/model/instruments';
-import { parseAngle, parseLength, parseNumber, printLength, readable } from '@/core/model/units';
+import {
+  parseAngle,
+  parseLength,
+  parseNumber,
+  printLength,
+  readable,
+  unitName,
+} from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { DEVICE_WORDS } from './instruments';
 import { binInstrument, keepInstrument, useOwnInstruments } from './ownInstruments';
@@ -78,7 +85,7 @@ export function OwnInstruments({ unit, onClose }: { unit: LengthUnit; onClose: (
               <strong>{name}</strong>, {DEVICE_WORDS[of]}, ±{' '}
               {READS[of] === 'deg'
                 ? `${plusMinus}°`
-                : `${readable(printLength(plusMinus, unit))} ${unit}`}
+                : `${readable(printLength(plusMinus, unit))} ${unitName(unit)}`}
               , {baud} baud{note === '' ? '' : `. ${note}`}
             </Typography>
             <Button size="small" onClick={() => void bin(id, true)} aria-label={`Away: ${name}`}>

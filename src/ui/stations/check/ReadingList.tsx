@@ -12,6 +12,7 @@ import type { LengthUnit } from '@/core/model/units';
 import { Table } from '../../fields/Table';
 import { styled } from '@mui/material/styles';
 import { PAPER, UNSEEN, VERDICT } from '../../theme';
+import { useAngles } from '../../fields/useAngles';
 
 /** Everything that was read, the last first; what was fitted stands between. */
 export function ReadingList({
@@ -30,6 +31,7 @@ export function ReadingList({
   /** Takes the last thing fitted back, where nothing was read since. */
   onDropRound: (() => void) | null;
 }) {
+  const said = useAngles();
   const apart = new Map(found.gathered.apart.map(({ id, why }) => [id, why]));
   const outliers = new Map(found.gathered.outliers.map((one) => [one.id, one]));
   const points = new Map(
@@ -99,7 +101,7 @@ export function ReadingList({
                   </td>
                   <td style={out ? { color: VERDICT.edge } : undefined}>
                     {point && !one.leftOut
-                      ? `${table.shows} ${readable(degrees(point.value))}`
+                      ? `${table.shows} ${readable(said(degrees(point.value)))}`
                       : ''}
                     {apart.has(one.id) && !one.leftOut && (
                       <span style={{ color: VERDICT.bad }}>{apart.get(one.id)}</span>

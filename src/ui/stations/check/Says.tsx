@@ -19,11 +19,12 @@ import { wayOf } from '@/core/model/labels';
 import type { KeptCheck } from '@/core/model/build';
 import { fittedSchema } from '@/core/model/checks';
 import type { Fitted } from '@/core/model/checks';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { LengthField } from '../../fields/NumberField';
 import { VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
+import { useAngles } from '../../fields/useAngles';
 
 interface Props {
   check: KeptCheck;
@@ -39,6 +40,7 @@ interface Props {
 
 /** What the readings say: whether the car fits, what to fit next, which number to measure again. */
 export function Says({ check, found, blamed, unit, onFitted, onLeaveOut, onModel }: Props) {
+  const said = useAngles();
   const both = check.sides === 'both';
   const { agrees, fit, sides, tellable } = found;
   const { words, shape, colour } = judgedOf(agrees);
@@ -92,7 +94,7 @@ export function Says({ check, found, blamed, unit, onFitted, onLeaveOut, onModel
           <Box component="ol" sx={{ m: 0, pl: 2.5, '& li': { fontSize: 13.5, mb: 0.75 } }}>
             {blamed?.suspects.map((one) => (
               <li key={`${one.suspect.side} ${one.suspect.number.id}`}>
-                {suspectInWords(check.drawn, one.suspect, one.alone, both, unit)}
+                {said(suspectInWords(check.drawn, one.suspect, one.alone, both, unit))}
                 {onModel && (
                   <Box>
                     <Button size="small" onClick={() => onModel(one)}>
@@ -125,7 +127,9 @@ const heightIn = (mm: number, unit: LengthUnit): string =>
 
 function placeOf(found: CheckedUp, id: string, unit: LengthUnit): string {
   const travel = found.gathered.travels.get(id);
-  return travel === undefined ? 'one height' : `${heightIn(travel, unit)} ${unit} of travel`;
+  return travel === undefined
+    ? 'one height'
+    : `${heightIn(travel, unit)} ${unitName(unit)} of travel`;
 }
 
 function SideSays({
@@ -145,6 +149,7 @@ function SideSays({
   unit: LengthUnit;
   onFitted: (moves: Fitted[]) => void;
 }) {
+  const said = useAngles();
   const { covers, verdict, did, stop } = side;
   const height = (mm: number) => heightIn(mm, unit);
   const advice = side.shims[0];
@@ -154,12 +159,12 @@ function SideSays({
       {covers && verdict ? (
         <>
           <Typography variant="body2">
-            Toe changes by {degrees(side.worst)} ± {degrees(side.worstOff)} at worst, range{' '}
-            {degrees(side.range)}: <VerdictMark verdict={verdict} />
+            Toe changes by {said(degrees(side.worst))} ± {said(degrees(side.worstOff))} at worst,
+            range {said(degrees(side.range))}: <VerdictMark verdict={verdict} />
           </Typography>
           <Typography variant="caption" color="text.secondary" component="p" sx={{ m: 0 }}>
-            Of what was read from {height(covers.from)} to {height(covers.to)} {unit} of travel,
-            steering straight.
+            Of what was read from {height(covers.from)} to {height(covers.to)} {unitName(unit)} of
+            travel, steering straight.
           </Typography>
         </>
       ) : (
@@ -193,7 +198,10 @@ function SideSays({
           Or:{' '}
           {side.shims
             .slice(1, 3)
-            .map(({ move, after }) => `${moveInWords(check.drawn, move, unit)} → ${degrees(after)}`)
+            .map(
+              ({ move, after }) =>
+                `${moveInWords(check.drawn, move, unit)} → ${said(degrees(after))}`,
+            )
             .join('; ')}
           .
         </Typography>
@@ -218,13 +226,14 @@ function Fit({
   unit: LengthUnit;
   onFitted: (moves: Fitted[]) => void;
 }) {
+  const said = useAngles();
   const [typed, setTyped] = useState<number | null>(null);
   // What washers, holes and steps make is exact; where anything may be, tenths will do.
   const by = typed ?? (advice.freedom ? advice.move.by : Math.round(advice.move.by * 10) / 10);
   return (
     <Box data-next-shim>
       <Typography variant="body2" sx={{ fontWeight: 600 }}>
-        Next: {shimInWords(check.drawn, advice, alike, unit)}.
+        Next: {said(shimInWords(check.drawn, advice, alike, unit))}.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1.25, mb: 0.5 }}>
         <LengthField

@@ -20,6 +20,7 @@ import { MINUTES, shopMinutes } from '@/core/training/minutes';
 import { SCENARIO_TABLE } from '@/core/training/scenarios';
 import { truthOf } from '@/core/training/truth';
 import { endTraining } from './checkStore';
+import { useAngles } from '../../fields/useAngles';
 
 /** What is done to a car to train on besides reading and fitting it, and how it ends. */
 export function Training({
@@ -183,6 +184,7 @@ function Act({
 
 /** What was hidden, what could be known of it, and the fewest minutes. */
 function Told({ debrief, guess }: { debrief: Debrief; guess: ScenarioId }) {
+  const said = useAngles();
   const { truth, allowed, asBuilt, worst, inBand, loose, minutes, fewest, tried, was } = debrief;
   return (
     <Box component="section" aria-label="How it really was" data-in-band={inBand}>
@@ -193,9 +195,10 @@ function Told({ debrief, guess }: { debrief: Debrief; guess: ScenarioId }) {
       </Typography>
       <Lines of={truth} />
       <Typography variant="body2" sx={{ fontWeight: 600 }}>
-        {inBand ? '●' : '▲'} Its wheel changed toe by {degrees(asBuilt)} at worst as it was built,
-        and does by {degrees(worst)} now{loose ? ', and a joint of it is still loose' : ''}:{' '}
-        {inBand ? 'accepted' : 'not accepted'} over the whole travel, steering straight.
+        {inBand ? '●' : '▲'} Its wheel changed toe by {said(degrees(asBuilt))} at worst as it was
+        built, and does by {said(degrees(worst))} now
+        {loose ? ', and a joint of it is still loose' : ''}: {inBand ? 'accepted' : 'not accepted'}{' '}
+        over the whole travel, steering straight.
       </Typography>
       <Typography variant="h3" sx={{ mt: 1 }}>
         What your readings allowed to know

@@ -9,7 +9,7 @@ import { damperWantedSchema } from '@/core/model/damper';
 import type { DamperWanted } from '@/core/model/damper';
 import { pointLabel } from '@/core/model/labels';
 import type { AxleDesign } from '@/core/model/build';
-import { lengthIn } from '@/core/model/units';
+import { lengthIn, unitName } from '@/core/model/units';
 import { shelf } from '@/server/actions';
 import { finderWorker } from '../../build/finderWorker';
 import { LengthField, PlainField } from '../../fields/NumberField';
@@ -183,9 +183,9 @@ function Results({
       </Typography>
       {opening && (
         <Typography variant="body2" sx={{ color: VERDICT.edge }}>
-          △ Let the {pointLabel(design, opening.point)} go {length(Math.abs(opening.by))} {unit}{' '}
-          {WAYS[opening.coordinate][opening.by > 0 ? 0 : 1]} than it may now, with {opening.damper},
-          and it is reached.
+          △ Let the {pointLabel(design, opening.point)} go {length(Math.abs(opening.by))}{' '}
+          {unitName(unit)} {WAYS[opening.coordinate][opening.by > 0 ? 0 : 1]} than it may now, with{' '}
+          {opening.damper}, and it is reached.
         </Typography>
       )}
       {!opening && reached === 0 && (

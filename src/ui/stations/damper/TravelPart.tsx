@@ -10,7 +10,7 @@ import { strokeOf } from '@/core/damper/springs';
 import { UPRIGHT_SIZE } from '@/core/kinematics/corner';
 import type { Wheel } from '@/core/kinematics/wheel';
 import { pointLabel } from '@/core/model/labels';
-import { lengthIn, readable } from '@/core/model/units';
+import { lengthIn, readable, unitName } from '@/core/model/units';
 import { shaftAt } from '@/core/motion/halfShaft';
 import { articulationsOf } from '@/core/clearance/articulation';
 import { judgeRoom } from '@/core/verdict/verdicts';
@@ -45,11 +45,17 @@ export function TravelPart(props: DamperPartProps) {
     droop: damper.wanted?.droop ?? wheel.travel.droop,
   };
   const lines: [string, (row: DamperRow, i: number) => string][] = [
-    [`damper, eye to eye, ${unit}`, ({ at }) => length(at.damper.length)],
+    [`damper, eye to eye, ${unitName(unit)}`, ({ at }) => length(at.damper.length)],
     ...(stroke
       ? ([
-          [`stroke left to closed, ${unit}`, ({ at }) => length(at.damper.length - stroke.closed)],
-          [`stroke left to open, ${unit}`, ({ at }) => length(stroke.open - at.damper.length)],
+          [
+            `stroke left to closed, ${unitName(unit)}`,
+            ({ at }) => length(at.damper.length - stroke.closed),
+          ],
+          [
+            `stroke left to open, ${unitName(unit)}`,
+            ({ at }) => length(stroke.open - at.damper.length),
+          ],
         ] as [string, (row: DamperRow) => string][])
       : []),
     ['motion ratio', ({ at }) => figure(at.damper.ratio, 3)],
@@ -60,7 +66,10 @@ export function TravelPart(props: DamperPartProps) {
     ],
     ...(damper.spring
       ? ([
-          [`spring pressed, ${unit}`, (row) => (row.pressed === null ? '–' : length(row.pressed))],
+          [
+            `spring pressed, ${unitName(unit)}`,
+            (row) => (row.pressed === null ? '–' : length(row.pressed)),
+          ],
           ['spring force, N', (row) => figure(row.springForce, 0)],
         ] as [string, (row: DamperRow) => string][])
       : []),
@@ -85,7 +94,7 @@ export function TravelPart(props: DamperPartProps) {
       : []),
     ...(shafts
       ? ([
-          [`half-shaft longer, ${unit}`, (_, i) => length(shafts[i].longer)],
+          [`half-shaft longer, ${unitName(unit)}`, (_, i) => length(shafts[i].longer)],
           ['half-shaft, inner joint', (_, i) => `${figure(shafts[i].inner, 1)}°`],
           ['half-shaft, outer joint', (_, i) => `${figure(shafts[i].outer, 1)}°`],
         ] as [string, (row: DamperRow, i: number) => string][])

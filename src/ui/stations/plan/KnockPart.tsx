@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useSnackbar } from 'notistack';
 import { useState } from 'react';
 import type { AxleName, Build, Side } from '@/core/model/build';
+import type { LengthUnit } from '@/core/model/units';
 import { HITS, readLengthSchema } from '@/core/model/plan';
 import type { Hit, Knock } from '@/core/model/plan';
 import { HIT_WORDS, afterKnock, isOff, knockLeft } from '@/core/plan/knock';
@@ -197,7 +198,7 @@ function Measured({
 }: {
   item: LookAt;
   found: Found | undefined;
-  unit: 'mm' | 'in';
+  unit: LengthUnit;
   who: string;
   onPut: (id: string, to: Change, step?: string) => void;
 }) {

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '@/core/model/units';
-import { printLength } from '@/core/model/units';
+import { printLength, unitName } from '@/core/model/units';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { rangesAtLock } from '@/core/bumpsteer/atLock';
@@ -15,7 +15,7 @@ export function AtLock({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
       <Table aria-label="Toe range at part lock" sx={{ '& th, & td': { px: '3px' } }}>
         <thead>
           <tr>
-            <th scope="col">Rack, {unit}</th>
+            <th scope="col">Rack, {unitName(unit)}</th>
             {ranges.map(({ rack }) => (
               <th key={rack} scope="col" className="number">
                 {rack === 0

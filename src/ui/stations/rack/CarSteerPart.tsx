@@ -15,7 +15,7 @@ import {
 import { USUAL_LEAD } from '@/core/kinematics/coupledBodies';
 import { MOST_WIND_UP, MOVED_BY, axleSteer, mostSteer } from '@/core/motion/axleSteer';
 import type { MovedBy, SteerCurve } from '@/core/motion/axleSteer';
-import { printLength, readable, trimmed } from '@/core/model/units';
+import { printLength, readable, trimmed, unitName } from '@/core/model/units';
 import { Choice } from '../../fields/Choice';
 import { FiguresTable } from '../../fields/FiguresTable';
 import { FIGURES, PAPER } from '../../theme';
@@ -70,7 +70,7 @@ export function CarSteerPart({ wheel, unit }: Pick<FloorStation, 'wheel' | 'unit
           heading="hands held still, the car steers at the most"
           rows={[
             [
-              `over ${printLength(travel.droop, unit)} ${unit} droop to ${printLength(travel.bump, unit)} bump`,
+              `over ${printLength(travel.droop, unit)} ${unitName(unit)} droop to ${printLength(travel.bump, unit)} bump`,
               most('heave'),
             ],
             [`in roll to ${Math.abs(found.roll.at[0]).toFixed(1)}° each way`, most('roll')],
@@ -126,7 +126,7 @@ function Chart({
             type="number"
             dataKey="at"
             domain={[from, to]}
-            ticks={travelTicks(to, -from, inLength && unit === 'in' ? 25.4 : 1)}
+            ticks={travelTicks(to, -from, inLength && unit !== 'mm' ? 25.4 : 1)}
             tick={tick}
             stroke={PAPER.soft}
             height={24}

@@ -4,7 +4,7 @@ import type { BumpMap } from '@/core/bumpsteer/bumpMap';
 import { limitsOf } from '@/core/freedoms/freedoms';
 import type { Freedom } from '@/core/model/freedoms';
 import type { Coordinate } from '@/core/model/points';
-import { printLength, readable, trimmed } from '@/core/model/units';
+import { printLength, readable, trimmed, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { placeLabels } from '../../floor/labels';
 import { FIGURES, PAPER } from '../../theme';
@@ -186,7 +186,7 @@ export const MapPicture = memo(function MapPicture(props: Props) {
             </g>
           ))}
           <text x={ROOM + SIDE / 2} y={SIDE + 30} textAnchor="middle">
-            {axes.across}, {axes.up} upwards ({unit})
+            {axes.across}, {axes.up} upwards ({unitName(unit)})
           </text>
         </g>
       </svg>

@@ -20,13 +20,14 @@ import type { Rule } from '@/core/model/brief';
 import { toPoint } from '@/core/model/points';
 import { pointLabel, rodWord } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
-import { lengthIn, printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable, unitName } from '@/core/model/units';
 import { PAPER } from '../../theme';
 import { VerdictMark } from '../../verdict';
 import { AtLock } from './AtLock';
 import { LookTake } from '../LookTake';
 import type { RackProps } from './Rack';
 import { moveInWords, moved, takeRod } from './places';
+import { useAngles } from '../../fields/useAngles';
 
 const RULES: Record<Rule, { name: string; why: string }> = {
   lines: {
@@ -48,10 +49,11 @@ const ALONG_LEAF =
 
 /** Both null lines, what kind of error there is, the rules of thumb judged, and how it does at part lock. */
 export function NullPanel(props: RackProps) {
+  const said = useAngles();
   const { build, wheel, targets, unit, nulls, bumpSteer } = props;
   const { axle, side, design, points } = wheel;
   const length = (mm: number) => readable(printLength(Math.round(mm * 10) / 10, unit));
-  const withUnit = (mm: number) => `${length(mm)} ${unit}`;
+  const withUnit = (mm: number) => `${length(mm)} ${unitName(unit)}`;
   const shape = useMemo(() => classify(wheel), [wheel]);
   const rules = useMemo(() => rulesOfThumb(wheel), [wheel]);
   const ways = useMemo(
@@ -87,11 +89,11 @@ export function NullPanel(props: RackProps) {
     >
       <Typography variant="body2" component="div" sx={{ mt: 0.75 }}>
         <b>
-          Bump steer {angle(bumpSteer.worst)} at the worst, straight ahead,{' '}
+          Bump steer {said(angle(bumpSteer.worst))} at the worst, straight ahead,{' '}
           <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst, targets.bumpSteer)} />
         </b>
         <div>
-          Range {angle(bumpSteer.span.range)},{' '}
+          Range {said(angle(bumpSteer.span.range))},{' '}
           {withUnit(2 * design.tyre.radius * Math.sin(toRad(bumpSteer.span.range)))} at the tyre.
         </div>
         {shape &&
@@ -161,6 +163,7 @@ function Way({
   steer: BumpSteer | null;
   move: string;
 }) {
+  const said = useAngles();
   const trial = useMemo(() => moved(wheel, point, at), [wheel, point, at]);
   return (
     <Box
@@ -179,7 +182,7 @@ function Way({
       >
         {name} {move} →{' '}
         {steer
-          ? `${angle(steer.worst)} at the worst, range ${angle(steer.span.range)}`
+          ? `${said(angle(steer.worst))} at the worst, range ${said(angle(steer.span.range))}`
           : 'out of reach'}
         {steer && (
           <>

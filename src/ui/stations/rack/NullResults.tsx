@@ -5,7 +5,7 @@ import type { NullFinding } from '@/core/bumpsteer/findNull';
 import type { NullFound } from '@/core/bumpsteer/nullProblem';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
-import { printLength, readable, saidIn } from '@/core/model/units';
+import { printLength, readable, saidIn, unitName } from '@/core/model/units';
 import { FIGURES, PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
 import { LookTake } from '../LookTake';
@@ -13,12 +13,14 @@ import type { RackProps } from './Rack';
 import { adviceInWords, instruction } from './instructions';
 import { takeRod } from './places';
 import type { Wheel } from '@/core/kinematics/wheel';
+import { useAngles } from '../../fields/useAngles';
 
 /** Stacks longer than this want another cure than a bolt held at one end (common practice), mm. */
 const LONG_SPACER = 15;
 
 /** Answers as instructions, each with what it leaves as drawn, as built and at part lock. */
 export function NullResults(props: RackProps & { finding: NullFinding }) {
+  const said = useAngles();
   const { finding, wheel, unit, tried, onTry, onEdit } = props;
   const { design, type } = wheel;
   const { inner, outer } = rodEnds(type);
@@ -37,7 +39,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
         {found.length === 0
           ? `Nothing within the freedoms does better than the ${before.span.range.toFixed(2)}° there is. `
           : found[work]?.verdict !== 'very good'
-            ? `Nothing within the freedoms is very good: the least is ${angle(best.steer.span.range)}. `
+            ? `Nothing within the freedoms is very good: the least is ${said(angle(best.steer.span.range))}. `
             : ''}
         {all
           ? `All ${count} combinations were tried.`
@@ -65,7 +67,7 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
                 {one.swapped && (
                   <div>
                     Swap the steering arms side to side: joint at {length(one.points[outer].ahead)}{' '}
-                    {unit} ahead, the rack’s at {length(one.points[inner].ahead)}
+                    {unitName(unit)} ahead, the rack’s at {length(one.points[inner].ahead)}
                   </div>
                 )}
                 {one.changes.map((change) => (
@@ -76,10 +78,10 @@ export function NullResults(props: RackProps & { finding: NullFinding }) {
               </Typography>
               <Typography variant="caption" component="div" sx={{ fontFamily: FIGURES }}>
                 <b>
-                  {angle(one.steer.worst)} at the worst, straight ahead,{' '}
+                  {said(angle(one.steer.worst))} at the worst, straight ahead,{' '}
                   <VerdictMark verdict={one.verdict} />
                 </b>
-                <div>{figures(one)}</div>
+                <div>{said(figures(one))}</div>
               </Typography>
               <Typography variant="caption" component="div" sx={{ color: VERDICT.edge }}>
                 {[

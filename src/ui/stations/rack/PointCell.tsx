@@ -3,7 +3,7 @@
 import { styled } from '@mui/material/styles';
 import { memo, useEffect } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
-import { parseLength, printLength } from '@/core/model/units';
+import { parseLength, printLength, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import type { Coordinate, PointName } from '@/core/model/points';
 import { coordinate as coordinateSchema } from '@/core/model/wording';
@@ -73,7 +73,7 @@ export const PointCell = memo(function PointCell(props: PointCellProps) {
       {...input}
       id={id}
       placeholder={sketched ? printLength(value, unit) : undefined}
-      aria-label={`${label}, ${coordinate}, ${unit}`}
+      aria-label={`${label}, ${coordinate}, ${unitName(unit)}`}
       aria-invalid={error !== null}
       aria-describedby={error === null ? undefined : 'points-error'}
       autoComplete="off"

@@ -5,6 +5,7 @@ import { styled } from '@mui/material/styles';
 import { useSnackbar } from 'notistack';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent } from 'react';
+import { unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { typeOf, wheelPoints } from '@/core/corners/kinds';
 import type { AxleDesign } from '@/core/model/build';
@@ -148,7 +149,7 @@ export function PointsTable({
       <Box
         component="table"
         ref={table}
-        aria-label={`Points, ${unit}`}
+        aria-label={`Points, ${unitName(unit)}`}
         sx={{
           width: '100%',
           borderCollapse: 'collapse',
@@ -161,7 +162,7 @@ export function PointsTable({
           <tr>
             <th scope="col">
               <Box component="span" sx={{ color: 'text.secondary' }}>
-                {unit} at ride height
+                {unitName(unit)} at ride height
               </Box>
             </th>
             {COORDINATES.map((coordinate) => (

@@ -8,11 +8,12 @@ import { judgeBumpSteer } from '@/core/motion/bumpSteer';
 import type { BumpSteer } from '@/core/motion/bumpSteer';
 import type { Shim } from '@/core/bumpsteer/shim';
 import type { Targets } from '@/core/model/brief';
-import { printFraction, trimmed } from '@/core/model/units';
+import { printFraction, trimmed, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { THINNEST } from '../../build/useShim';
 import { PAPER, VERDICT } from '../../theme';
 import { VerdictMark } from '../../verdict';
+import { useAngles } from '../../fields/useAngles';
 
 interface Props {
   bumpSteer: BumpSteer | null;
@@ -47,6 +48,7 @@ const LONG_SPACER = 15;
 
 /** Bump steer as drawn, and the washer stack that flattens it best. */
 export const ShimPanel = memo(function ShimPanel(props: Props) {
+  const said = useAngles();
   const { bumpSteer, found, advice, hopeless, bands, unit, joint, onFind, onTake, onLeave } = props;
   const length = (mm: number) => printRaise(Math.abs(mm), unit);
   return (
@@ -63,12 +65,12 @@ export const ShimPanel = memo(function ShimPanel(props: Props) {
             {bumpSteer ? (
               <>
                 <Typography component="div" sx={{ fontWeight: 600 }}>
-                  Bump steer {angle(bumpSteer.worst)} at worst{' '}
+                  Bump steer {said(angle(bumpSteer.worst))} at worst{' '}
                   <VerdictMark verdict={judgeBumpSteer(bumpSteer.worst, bands)} />
                 </Typography>
                 <Typography variant="caption" color="text.secondary">
-                  Straight ahead; range {angle(bumpSteer.span.range)}.{' '}
-                  {slopeInWords(bumpSteer.slope, unit)}
+                  Straight ahead; range {said(angle(bumpSteer.span.range))}.{' '}
+                  {said(slopeInWords(bumpSteer.slope, unit))}
                 </Typography>
               </>
             ) : (
@@ -104,8 +106,10 @@ function Proposal({
   found: Shim;
   length: (mm: number) => string;
 }) {
+  const said = useAngles();
   const { raise, before, after, freedom, washers } = found;
-  const stack = Math.round(raise / GRAIN[unit]) * GRAIN[unit];
+  const grain = GRAIN[unitName(unit)];
+  const stack = Math.round(raise / grain) * grain;
   const nothing = Math.abs(raise) < THINNEST;
   const spacer = washers ? washers.reduce((sum, mm) => sum + mm, 0) : Math.abs(raise);
   return (
@@ -113,8 +117,8 @@ function Proposal({
       <Typography sx={{ fontWeight: 600 }}>{inWords(found, joint, length, unit)}</Typography>
       <Typography variant="body2">
         {nothing
-          ? `At best ${angle(after.worst)} at worst, range ${angle(after.span.range)}, straight ahead: `
-          : `${before ? angle(before.worst) : 'Unknown'} → ${angle(after.worst)} at worst, range ${angle(after.span.range)}, straight ahead: `}
+          ? `At best ${said(angle(after.worst))} at worst, range ${said(angle(after.span.range))}, straight ahead: `
+          : `${before ? said(angle(before.worst)) : 'Unknown'} → ${said(angle(after.worst))} at worst, range ${said(angle(after.span.range))}, straight ahead: `}
         <VerdictMark verdict={judgeBumpSteer(after.worst, bands)} />
       </Typography>
       {!found.sure && (

@@ -3,6 +3,8 @@ import type { NullChange } from '@/core/bumpsteer/nullProblem';
 import { typeOf } from '@/core/corners/kinds';
 import { pointLabel } from '@/core/model/labels';
 import type { AxleDesign } from '@/core/model/build';
+import { unitName } from '@/core/model/units';
+import type { LengthUnit } from '@/core/model/units';
 import { WAYS } from './places';
 
 /** One change as something a person does. */
@@ -10,14 +12,14 @@ export function instruction(
   { point, coordinate, from, to, kind, washers }: NullChange,
   design: AxleDesign,
   length: (mm: number) => string,
-  unit: string,
+  unit: LengthUnit,
 ): string {
   const joint = pointLabel(design, point);
   if (kind === 'shims')
     return washers && washers.length > 0
-      ? `Washers ${washers.map(length).join(' + ')} ${unit} at the ${joint}`
+      ? `Washers ${washers.map(length).join(' + ')} ${unitName(unit)} at the ${joint}`
       : `No washer at the ${joint}`;
-  const by = `${length(Math.abs(to - from))} ${unit} ${WAYS[coordinate][to > from ? 0 : 1]}`;
+  const by = `${length(Math.abs(to - from))} ${unitName(unit)} ${WAYS[coordinate][to > from ? 0 : 1]}`;
   if (kind === 'plate') return `A plate on the rack that takes the tie rods off ${by}`;
   if (kind === 'rackWidth') return `The rack ${to > from ? 'widened' : 'narrowed'}, each end ${by}`;
   // How far apart a rack's joints are is its plate's doing, or its own width's.
@@ -42,7 +44,7 @@ export function adviceInWords(
   { kind, found: { changes, steer, doubts } }: Advice,
   design: AxleDesign,
   length: (mm: number) => string,
-  unit: string,
+  unit: LengthUnit,
 ): string {
   const { range } = steer.span;
   const moves = changes.map((change) => instruction(change, design, length, unit)).join(', and ');

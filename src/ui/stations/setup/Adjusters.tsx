@@ -6,6 +6,7 @@ import type { SetNow } from '@/core/setup/book';
 import { unitEffects } from '@/core/setup/setting';
 import { signed, trackInWords, unitInWords } from '@/core/setup/words';
 import { Table } from '../../fields/Table';
+import { useAngles } from '../../fields/useAngles';
 
 /** What one unit of every adjuster does, the rest left as it is. */
 export function Adjusters({
@@ -17,6 +18,7 @@ export function Adjusters({
   now: SetNow;
   unit: LengthUnit;
 }) {
+  const said = useAngles();
   const effects = useMemo(() => unitEffects(setting), [setting]);
   const { adjusters } = setting;
   if (adjusters.length === 0)
@@ -71,16 +73,18 @@ export function Adjusters({
                 <td>{unitInWords(adjuster)}</td>
                 {effect ? (
                   <>
-                    <td className="number">{signed(effect.camber)}</td>
+                    <td className="number">{said(signed(effect.camber))}</td>
                     {steers && (
                       <td className="number">
-                        {effect.caster === null ? '' : signed(effect.caster)}
+                        {effect.caster === null ? '' : said(signed(effect.caster))}
                       </td>
                     )}
-                    <td className="number">{signed(effect.toe)}</td>
+                    <td className="number">{said(signed(effect.toe))}</td>
                     <td className="number">{trackInWords(effect.track, unit)}</td>
                     {wheel.travels && (
-                      <td className="number">{effect.bump === null ? '' : signed(effect.bump)}</td>
+                      <td className="number">
+                        {effect.bump === null ? '' : said(signed(effect.bump))}
+                      </td>
                     )}
                   </>
                 ) : (

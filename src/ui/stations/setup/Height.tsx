@@ -10,20 +10,22 @@ import type { AtHeight } from '@/core/setup/lowered';
 import { signed } from '@/core/setup/words';
 import { LengthField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
+import { useAngles } from '../../fields/useAngles';
 
 /** What putting the car lower or higher does to everything, and how bump steer is got back. */
 export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
+  const said = useAngles();
   const [by, setBy] = useState(15);
   const asked = useDeferredValue(by);
   const found = useMemo(() => lowered(wheel, asked), [wheel, asked]);
   const length = (mm: number) =>
     readable(unit === 'mm' ? `${mm.toFixed(1)} mm` : lengthIn(mm, unit, 2));
   const rows: [string, (at: AtHeight) => string][] = [
-    ['camber', ({ camber }) => signed(camber)],
-    ['caster', ({ caster }) => (caster === null ? '' : signed(caster))],
-    ['toe', ({ toe }) => signed(toe)],
+    ['camber', ({ camber }) => said(signed(camber))],
+    ['caster', ({ caster }) => (caster === null ? '' : said(signed(caster)))],
+    ['toe', ({ toe }) => said(signed(toe))],
     ['track, half of it', ({ contactOut }) => length(contactOut)],
-    ['largest change of toe over the travel', ({ bump }) => signed(bump)],
+    ['largest change of toe over the travel', ({ bump }) => said(signed(bump))],
   ];
   return (
     <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 760 }}>
@@ -86,8 +88,8 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
               <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
                 {found.cures.map(({ point, name, by: raise, bump, atEnd }) => (
                   <li key={point}>
-                    {name} {length(Math.abs(raise))} {raise > 0 ? 'up' : 'down'}: {signed(bump)} of
-                    toe at worst{atEnd && ', at the end of its freedom'}.
+                    {name} {length(Math.abs(raise))} {raise > 0 ? 'up' : 'down'}:{' '}
+                    {said(signed(bump))} of toe at worst{atEnd && ', at the end of its freedom'}.
                   </li>
                 ))}
               </Box>

@@ -6,6 +6,7 @@ import type { Wheel } from '@/core/kinematics/wheel';
 import type { Build } from '@/core/model/build';
 import { anglesSchema, toeLengthSchema, toeToldSchema } from '@/core/model/setups';
 import type { Angles } from '@/core/model/setups';
+import { printLength, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
 import {
@@ -25,6 +26,7 @@ import { changesInWords, moveInWords, shortInWords, signed } from '@/core/setup/
 import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
+import { useAngles } from '../../fields/useAngles';
 
 const AS = ['deg', 'mm'] as const;
 const OF = ['each', 'total'] as const;
@@ -45,6 +47,7 @@ export function Turn({
   unit: LengthUnit;
   onEdit: (change: (build: Build) => void, step?: string) => void;
 }) {
+  const said = useAngles();
   const { setting, did, lost } = now;
   const turned = turnedOf(build, wheel);
   const { read, wanted } = typedOf(build, wheel);
@@ -78,6 +81,9 @@ export function Turn({
       ),
     );
   };
+  /** As an angle stands in a field, to a hundredth of a degree or to a minute. */
+  const asRead = (degrees: number) =>
+    said(`${readable(degrees.toFixed(2))}°`).replace(/°$/u, '');
   const names = (['camber', 'caster', 'toe'] as const).filter(
     (of) => of !== 'caster' || model.caster !== null,
   );
@@ -107,14 +113,21 @@ export function Turn({
           key={label}
           value={values[of]}
           onValue={put(what, of)}
-          {...(placeholder !== null && { placeholder: placeholder.toFixed(2) })}
+          {...(placeholder !== null && { placeholder: asRead(placeholder) })}
         />
       );
     // As it is told: the build keeps degrees of one wheel.
     const value = values.toe === undefined ? undefined : toeTold(values.toe, told);
     const take = (typed: number, visit: string) => put(what, of)(toeEach(typed, told), visit);
     const shown =
-      placeholder === null ? {} : { placeholder: toeTold(placeholder, told).toFixed(2) };
+      placeholder === null
+        ? {}
+        : {
+            placeholder:
+              told.as === 'deg'
+                ? asRead(toeTold(placeholder, told))
+                : printLength(Number(toeTold(placeholder, told).toFixed(2)), unit),
+          };
     return told.as === 'deg' ? (
       <AngleField {...common} key={label} value={value} onValue={take} {...shown} />
     ) : (
@@ -201,11 +214,11 @@ export function Turn({
             ))}
           </Box>
           <Typography variant="body2" sx={{ fontWeight: 600, mt: 0.5 }} data-then>
-            Then: {changesInWords(plan).join(', ')}.
+            Then: {said(changesInWords(plan).join(', '))}.
           </Typography>
           {plan.short.map((one) => (
             <Typography key={one.of} variant="body2">
-              ▲ Not to be had: {shortInWords(one, unit)}.
+              ▲ Not to be had: {said(shortInWords(one, unit))}.
             </Typography>
           ))}
           {plan.bump && (
@@ -245,7 +258,7 @@ export function Turn({
                 {at.slice(0, 16).replace('T', ' ')}: {counted(moved.length, 'adjuster')}
                 {Object.entries(was).length > 0 &&
                   `, read ${Object.entries(was)
-                    .map(([of, value]) => `${of} ${signed(value)}`)
+                    .map(([of, value]) => `${of} ${said(signed(value))}`)
                     .join(', ')}`}
               </li>
             ))}
@@ -257,7 +270,7 @@ export function Turn({
       )}
       {across && (
         <Typography variant="body2" data-cross>
-          As read last, left less right: {across}.
+          As read last, left less right: {said(across)}.
         </Typography>
       )}
     </Box>

@@ -7,7 +7,7 @@ import type { Axle } from '@/core/kinematics/axle';
 import { limitsSchema, briefOf, startingBrief } from '@/core/model/brief';
 import { stanceSchema } from '@/core/model/asked';
 import type { Asked } from '@/core/model/asked';
-import { lengthIn, printLength, readable } from '@/core/model/units';
+import { lengthIn, printLength, readable, unitName } from '@/core/model/units';
 import { jackingAt } from '@/core/steering/jacking';
 import type { CornerName } from '@/core/steering/jacking';
 import { handwheelOf } from '@/core/steering/hand';
@@ -112,7 +112,7 @@ export function JackingPart({ build, unit, onEdit, axle }: PartProps & { axle: A
                   ? 'no three wheels carry it, it would go over'
                   : at.gap < 0.05
                     ? 'all four wheels stand'
-                    : `the ${WHEELS[at.lifts]} wheel hangs ${mm(at.gap)} ${unit} off the ground`
+                    : `the ${WHEELS[at.lifts]} wheel hangs ${mm(at.gap)} ${unitName(unit)} off the ground`
               }${at.insideFrom === null ? '' : at.insideFrom === 0 ? '' : `; from ${at.insideFrom.toFixed(2)} g into the turn the inside rear hangs`}.`}
         </Typography>
       ))}
@@ -122,14 +122,14 @@ export function JackingPart({ build, unit, onEdit, axle }: PartProps & { axle: A
             <th scope="col">handwheel</th>
             {axle.steersBy === 'rack' && <th scope="col">rack</th>}
             <th scope="col" className="number">
-              left contact ({unit})
+              left contact ({unitName(unit)})
             </th>
             <th scope="col" className="number">
-              right contact ({unit})
+              right contact ({unitName(unit)})
             </th>
             <th scope="col">hangs</th>
             <th scope="col" className="number">
-              by ({unit})
+              by ({unitName(unit)})
             </th>
           </tr>
         </thead>

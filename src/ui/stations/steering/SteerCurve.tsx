@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo, useMemo, useState } from 'react';
+import { unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import type { SteerUnit } from '@/core/kinematics/corner';
 import type { Handwheel } from '@/core/steering/hand';
@@ -58,7 +59,7 @@ export const SteerCurve = memo(function SteerCurve({
   );
   const two = CURVES[shown].of(curve).length > 1;
   const [lines, values] = useMemo(() => linesOf(own!, other, two), [own, other, two]);
-  const grain = length && unit === 'in' ? 25.4 : 1;
+  const grain = length && unit !== 'mm' ? 25.4 : 1;
   const axis = useKept(useMemo(() => around(values, false, grain), [values, grain]));
   return (
     <Box component="section" aria-label="Steering curve" sx={{ minWidth: 0 }}>
@@ -139,7 +140,7 @@ const Head = memo(function Head({
       over the
       <Choice label="Curve against" value={against} options={choices} onPick={onAgainst} />
       <Typography component="span" variant="caption" color="text.secondary">
-        {shown === 'contactUp' ? `${unit}, ${meaning}` : meaning}
+        {shown === 'contactUp' ? `${unitName(unit)}, ${meaning}` : meaning}
         {two && '; left wheel full, right wheel dashed'}
         {column && '; through the column, its joints’ ripple included'}
         {compared && '; thin: what it is compared with'}

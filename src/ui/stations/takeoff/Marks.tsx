@@ -9,7 +9,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { LengthUnit } from '@/core/model/units';
-import { lengthIn, printLength, readable, saidIn } from '@/core/model/units';
+import { lengthIn, printLength, readable, saidIn, unitName } from '@/core/model/units';
 import { coordinate, label, tolerance } from '@/core/model/wording';
 import type { Adjusted } from '@/core/takeoff/network';
 import { takeOffOf } from '@/core/model/takeOff';
@@ -72,7 +72,7 @@ export function Marks(props: Props) {
                 <th scope="col">± of what is known</th>
                 <th scope="col">mirrors</th>
                 <th scope="col" className="number">
-                  placed at ({unit})
+                  placed at ({unitName(unit)})
                 </th>
                 <th scope="col" className="number">
                   ±

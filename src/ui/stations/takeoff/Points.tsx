@@ -17,7 +17,7 @@ import { pointLabel } from '@/core/model/labels';
 import type { Point, PointName } from '@/core/model/points';
 import { UPRIGHT_JOINTS } from '@/core/model/parts';
 import { describeProblems } from '@/core/model/problems';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { isMeasured, recordOf, takeOffOf } from '@/core/model/takeOff';
 import { isInConflict } from '@/core/takeoff/measured';
@@ -69,7 +69,7 @@ export function Points(props: Props) {
   ).length;
   const disputed = rows.flatMap(({ point, place }) =>
     place?.ok && isInConflict(place)
-      ? [`${pointLabel(design, point)}, ±${largest(place.spread, unit)} ${unit}`]
+      ? [`${pointLabel(design, point)}, ±${largest(place.spread, unit)} ${unitName(unit)}`]
       : [],
   );
   const [asking, setAsking] = useState(false);
@@ -143,7 +143,7 @@ export function Points(props: Props) {
               <th scope="col">Point</th>
               <th scope="col">How</th>
               <th scope="col" className="number">
-                ahead, out, up ({unit})
+                ahead, out, up ({unitName(unit)})
               </th>
               <th scope="col" className="number">
                 ±

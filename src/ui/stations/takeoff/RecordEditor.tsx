@@ -6,7 +6,7 @@ import { uprightPoints } from '@/core/corners/kinds';
 import { toVec } from '@/core/model/points';
 import { pointLabel } from '@/core/model/labels';
 import type { Coordinate, PointName } from '@/core/model/points';
-import { printLength, readable, saidIn } from '@/core/model/units';
+import { printLength, readable, saidIn, unitName } from '@/core/model/units';
 import { chassisToBench } from '@/core/takeoff/bench';
 import { hangUpright } from '@/core/takeoff/hang';
 import { recordOf, takeOffOf } from '@/core/model/takeOff';
@@ -132,7 +132,7 @@ function Outcome({ place, unit }: { place: PlaceRead; unit: StationProps['unit']
     <Box role="status" sx={{ mt: 1.5 }}>
       <Typography variant="body2">
         So it is {length(point.ahead)} ahead (±{length(spread.ahead)}), {length(point.out)} out (±
-        {length(spread.out)}), {length(point.up)} up (±{length(spread.up)}) {unit}.
+        {length(spread.out)}), {length(point.up)} up (±{length(spread.up)}) {unitName(unit)}.
       </Typography>
       {place.doubts.map((doubt) => (
         <Typography key={doubt} role="alert" variant="body2" sx={{ color: VERDICT.edge }}>

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { pointLabel, rodWord } from '@/core/model/labels';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
 import { isInConflict } from '@/core/takeoff/measured';
 import { readerOf } from '@/core/takeoff/places';
 import { takeOffOf } from '@/core/model/takeOff';
@@ -54,8 +54,8 @@ export function Symmetry({ build, wheel, unit, onEdit }: StationProps) {
   return (
     <Box sx={{ maxWidth: 760 }}>
       <Typography sx={{ fontWeight: 600 }}>
-        The {pointLabel(design, worst.point)} is furthest out: {length(worst.apart)} {unit} between
-        the sides.
+        The {pointLabel(design, worst.point)} is furthest out: {length(worst.apart)}{' '}
+        {unitName(unit)} between the sides.
       </Typography>
       <Typography variant="body2" sx={{ mb: 1.5 }}>
         {left && right
@@ -65,7 +65,7 @@ export function Symmetry({ build, wheel, unit, onEdit }: StationProps) {
       <Table aria-label="Left against right">
         <thead>
           <tr>
-            <th scope="col">Right less left ({unit})</th>
+            <th scope="col">Right less left ({unitName(unit)})</th>
             <th scope="col" className="number">
               ahead
             </th>

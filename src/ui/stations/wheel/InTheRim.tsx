@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { AxleDesign } from '@/core/model/build';
 import { pointLabel } from '@/core/model/labels';
 import type { Points } from '@/core/model/points';
-import { lengthIn, printLength } from '@/core/model/units';
+import { lengthIn, printLength, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { JOINT_BODY, RIM_CLEARANCE, WELL, rimClearances } from '@/core/upright/rim';
 import type { RimClearance } from '@/core/upright/rim';
@@ -57,7 +57,8 @@ function Room({
   clearance: RimClearance;
   unit: LengthUnit;
 }) {
-  const mm = (value: number) => `${printLength(Math.round(value * 10) / 10, unit)} ${unit}`;
+  const mm = (value: number) =>
+    `${printLength(Math.round(value * 10) / 10, unit)} ${unitName(unit)}`;
   const [text, colour] =
     clearance === null
       ? [`inboard of the rim by ${mm(inboard)}`, VERDICT.good]

@@ -9,7 +9,7 @@ import { kingpinOf, typeOf } from '@/core/corners/kinds';
 import { pointLabel } from '@/core/model/labels';
 import type { PointName } from '@/core/model/points';
 import { mayMove } from '@/core/takeoff/solid';
-import { printLength, readable } from '@/core/model/units';
+import { printLength, readable, unitName } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { trackOf } from '@/core/upright/place';
@@ -90,8 +90,8 @@ export function ScrubWanted(props: Props) {
       )}
       {found && found.ways.length === 0 && (
         <Typography role="alert" variant="body2" color="error">
-          Nothing alone gives {printLength(found.wanted, unit)} {unit} within reason: change two
-          things.
+          Nothing alone gives {printLength(found.wanted, unit)} {unitName(unit)} within reason:
+          change two things.
         </Typography>
       )}
       {found?.ways.map((reached) => (

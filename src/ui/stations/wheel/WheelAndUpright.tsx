@@ -10,7 +10,7 @@ import { useState } from 'react';
 import { kingpinOf } from '@/core/corners/kinds';
 import { staticSchema } from '@/core/model/build';
 import type { AxleDesign } from '@/core/model/build';
-import { lengthIn, printLength } from '@/core/model/units';
+import { lengthIn, printLength, unitName } from '@/core/model/units';
 import { measure } from '@/core/model/wording';
 import { leanUpright, setAlignment, setTrack, standOnGround, trackOf } from '@/core/upright/place';
 import type { Kept, Pivot } from '@/core/upright/place';
@@ -136,7 +136,7 @@ export function WheelAndUpright({ build, wheel, unit, onEdit, onTry, tried }: Pr
           sx={{ color: VERDICT.edge, mb: 1 }}
         >
           △ That tilts the wheel, and its contact with it: the track went from{' '}
-          {length(before.track)} to {length(trackOf(design))} {unit}.{' '}
+          {length(before.track)} to {length(trackOf(design))} {unitName(unit)}.{' '}
           <Button
             size="small"
             onClick={() => {
