@@ -82,8 +82,7 @@ export function Turn({
     );
   };
   /** As an angle stands in a field, to a hundredth of a degree or to a minute. */
-  const asRead = (degrees: number) =>
-    said(`${readable(degrees.toFixed(2))}°`).replace(/°$/u, '');
+  const asRead = (degrees: number) => said(`${readable(degrees.toFixed(2))}°`).replace(/°$/u, '');
   const names = (['camber', 'caster', 'toe'] as const).filter(
     (of) => of !== 'caster' || model.caster !== null,
   );
