@@ -2,7 +2,7 @@ import { wheelOf } from '../src/core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../src/core/model/build';
 import { parseNumber } from '../src/core/model/units';
 import { adjustersOf } from '../src/core/setup/adjusters';
-import { lowered } from '../src/core/setup/lowered';
+import { curesAt, lowered } from '../src/core/setup/lowered';
 import { SET, Setting, unitEffects } from '../src/core/setup/setting';
 import type { SetBy } from '../src/core/setup/setting';
 import { setUp } from '../src/core/setup/solve';
@@ -58,7 +58,8 @@ export function setupReport(build: Build, request: SetupRequest): string {
   const { adjusters } = setting;
   const effects = unitEffects(setting);
   const plan = Object.keys(want).length > 0 ? setUp(setting, want, measured) : null;
-  const low = request.lower === undefined ? null : lowered(wheel, request.lower);
+  const down = request.lower === undefined ? null : lowered(wheel, request.lower);
+  const low = down && { ...down, cures: curesAt(wheel, down.by) };
   if (request.lower !== undefined && !low)
     throw new BadInput(`--lower: so far the ${side} ${axle} wheel does not go by itself`);
   if (format === 'json')
@@ -121,8 +122,8 @@ export function setupReport(build: Build, request: SetupRequest): string {
       '',
       `${Math.abs(low.by)} mm ${low.by > 0 ? 'lower' : 'higher'}: camber ${signed(before.camber)} → ${signed(after.camber)}, toe ${signed(before.toe)} → ${signed(after.toe)}, largest change of toe ${before.bump.toFixed(2)}° → ${after.bump.toFixed(2)}°.`,
       ...cures.map(
-        ({ name, by, bump, atEnd }) =>
-          `  ${name} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? 'up' : 'down'}: ${bump.toFixed(2)}°${atEnd ? ', at the end of its freedom' : ''}`,
+        ({ name, by, then, atEnd }) =>
+          `  ${name} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? 'up' : 'down'}: ${then.bump.toFixed(2)}°, camber ${signed(then.camber)}${atEnd ? ', at the end of its freedom' : ''}`,
       ),
     );
   }

@@ -21,7 +21,8 @@ import { clearancesOf } from '../core/clearance/room';
 import type { Closest } from '../core/clearance/room';
 import { readyFor } from '../core/clearance/surfaces';
 import { Wheel, wheelOf } from '../core/kinematics/wheel';
-import type { AxleName, Build, Side } from '../core/model/build';
+import type { AxleDesign, AxleName, Build, Side, Travel } from '../core/model/build';
+import { curesAt } from '../core/setup/lowered';
 import { lockLimits } from '../core/steering/lockLimits';
 import type { LockWay } from '../core/steering/lockLimits';
 import { judgeDamper, judgeLoads } from '../core/judging/damper';
@@ -192,6 +193,10 @@ const api = {
     const wheel = wheelOf(build, axle, side);
     return wheel ? [...judgeDamper(build, wheel), ...judgeLoads(build, wheel)] : [];
   },
+
+  /** What, put where, gets bump steer back on a wheel that was put lower by so much, mm. */
+  heightCures: (axle: AxleName, side: Side, design: AxleDesign, travel: Travel, by: number) =>
+    curesAt(new Wheel(axle, side, design, travel), by),
 
   /** How many of the sheets that were taken say something else by now. */
   oldSheets: (build: Build): number =>

@@ -1,11 +1,14 @@
-import { chassisPoints, rodEnds } from '../corners/kinds';
+import { chassisPoints, rodEnds, uprightPoints } from '../corners/kinds';
 import { bumpSteerOf } from '../bumpsteer/trial';
 import { bestPlace } from '../freedoms/bestPlace';
-import { limitsOf } from '../freedoms/freedoms';
+import { limitsOf, placesOf, stepOf } from '../freedoms/freedoms';
 import type { Wheel } from '../kinematics/wheel';
+import type { Freedom } from '../model/freedoms';
 import { pointLabel } from '../model/labels';
 import type { PointName } from '../model/points';
+import { heldCamber } from '../motion/held';
 import { readAt } from '../motion/sweep';
+import { shopParts } from '../shop/parts';
 import { Assembly } from '../tolerance/assembly';
 import { offsetCount, offsetOf } from '../tolerance/joints';
 import { drawnAsBuilt } from './asBuilt';
@@ -19,16 +22,25 @@ export interface AtHeight {
   contactOut: number;
   /** Largest change of toe over the travel that is left, from this height: degrees. */
   bump: number;
+  /** Camber per 25 mm of bump and the roll centre above the ground, degrees and mm; null where they are not told. */
+  gain: number | null;
+  rollCentre: number | null;
+}
+
+/** Joints that are put higher or lower together, and what that takes. */
+export interface HeightWay {
+  points: readonly PointName[];
+  name: string;
+  /** What is made or moved for it (common practice). */
+  how: string;
 }
 
 /** A way of getting bump steer back at the new height, applied and measured. */
-export interface HeightCure {
-  point: PointName;
-  name: string;
-  /** mm, + up. */
+export interface HeightCure extends HeightWay {
+  /** mm, + up: on the chassis, or on the upright. */
   by: number;
-  /** Bump steer then; the rod set to length again. */
-  bump: number;
+  /** What the wheel reads then; the rod set to length again. */
+  then: AtHeight;
   /** It stands at an end of its freedom: further might do better. */
   atEnd: boolean;
 }
@@ -40,8 +52,6 @@ export interface Lowered {
   after: AtHeight;
   /** What is left each way, mm. */
   travel: { bump: number; droop: number };
-  /** Those that do better than nothing, the best first. */
-  cures: HeightCure[];
 }
 
 /** How far a joint is looked for each way, mm. */
@@ -74,43 +84,146 @@ function atHeight(wheel: Wheel): AtHeight | null {
   const bump = bumpSteerOf(wheel);
   if (!reading?.ok || !bump) return null;
   const { camber, toe, caster, contactOut } = reading.value;
-  return { camber, toe, caster: caster ?? null, contactOut, bump: bump.worst };
-}
-
-/**
- * What putting a car lower does, and which joint of the rod, put where, gets bump steer back; each worked out on the exact
- * wheel and measured again.
- */
-export function lowered(wheel: Wheel, by: number): Lowered | null {
-  const low = loweredWheel(wheel, by);
-  const [before, after] = [atHeight(wheel), low && atHeight(low)];
-  if (!low || !before || !after) return null;
-  const cures = wheel.type.tieRod
-    ? [rodEnds(wheel.type).inner, rodEnds(wheel.type).outer].flatMap(
-        (point) => cureBy(wheel, low, point, after.bump) ?? [],
-      )
-    : [];
+  const held = heldCamber(wheel.corner!, wheel.travel);
   return {
-    ...{ by, before, after, travel: low.travel },
-    cures: cures.sort((a, b) => a.bump - b.bump),
+    ...{ camber, toe, caster: caster ?? null, contactOut, bump: bump.worst },
+    ...{ gain: held?.gain ?? null, rollCentre: held?.rollCentre ?? null },
   };
 }
 
-/** The height of a joint that leaves the least, looked for over all of its way; null where nothing is better. */
-export function cureBy(wheel: Wheel, low: Wheel, point: PointName, now: number): HeightCure | null {
-  const at = low.points[point];
-  const bumpAt = (raise: number): number =>
-    bumpSteerOf(low.withRod({ [point]: { ...at, up: at.up + raise } }))?.worst ?? Infinity;
+/**
+ * Everything that is put higher or lower to get a geometry back: the rod's joints, each arm's brackets, its joint on the
+ * upright, all brackets with the rack, and an upright whose joints are further from the hub's centre. Joints that are fixed
+ * are in none.
+ */
+export function heightWays(wheel: Wheel): HeightWay[] {
+  const { type, design } = wheel;
+  const on = (points: readonly PointName[], what: 'chassis' | 'upright') =>
+    points.filter((name) => type.points[name].on === what);
+  const arms = shopParts(wheel).filter(({ members }) =>
+    members.every(({ role }) => role !== 'rod'),
+  );
+  const rod = type.tieRod && rodEnds(type);
+  const joint = (point: PointName) => pointLabel(design, point);
+  const ways: HeightWay[] = [
+    ...(rod
+      ? [
+          {
+            ...{ points: [rod.inner], name: joint(rod.inner) },
+            how: 'what steers it on its brackets, or a take-off with its joint there',
+          },
+          {
+            ...{ points: [rod.outer], name: joint(rod.outer) },
+            how: 'spacers, a taper pin, another steering arm',
+          },
+        ]
+      : []),
+    ...arms.map(({ name, joints }) => ({
+      ...{ points: on(joints, 'chassis'), name: `brackets of the ${name}` },
+      how: 'brackets cut off and set again, or their other holes',
+    })),
+    ...arms.map(({ name, joints }) => ({
+      ...{ points: on(joints, 'upright'), name: `joint of the ${name} on the upright` },
+      how: 'a longer pin, a spacer under it, another ball joint',
+    })),
+    {
+      points: [...arms.flatMap(({ joints }) => on(joints, 'chassis')), ...(rod ? [rod.inner] : [])],
+      name: 'every bracket of this corner, what steers it with them',
+      how: 'the whole of it set again, as high about the wheel as it was',
+    },
+    {
+      points: uprightPoints(type),
+      name: 'every joint of the upright',
+      how: 'an upright with its joints so much further from the hub’s centre',
+    },
+  ];
+  return ways
+    .map((way) => ({ ...way, points: [...new Set(way.points)] }))
+    .filter(
+      ({ points }, i, all) =>
+        points.length > 0 &&
+        points.every((name) => design.freedoms?.[name]?.up?.kind !== 'fixed') &&
+        all.findIndex((one) => sameList(one.points, points)) === i,
+    );
+}
+
+const sameList = (a: readonly string[], b: readonly string[]) =>
+  a.length === b.length && a.every((one) => b.includes(one));
+
+/** What putting a car lower does; null where it does not go there, or nothing of its travel is left. */
+export function lowered(wheel: Wheel, by: number): Lowered | null {
+  const low = loweredWheel(wheel, by);
+  const [before, after] = [atHeight(wheel), low && atHeight(low)];
+  return low && before && after && { by, before, after, travel: low.travel };
+}
+
+/**
+ * What, put where, gets bump steer back on a lowered wheel: each worked out on the exact wheel and measured again.
+ * @param by mm, + lower
+ * @returns those that do better than nothing, the best first; none where the wheel does not go there
+ */
+export function curesAt(wheel: Wheel, by: number): HeightCure[] {
+  const low = loweredWheel(wheel, by);
+  const now = low && bumpSteerOf(low);
+  if (!low || !now) return [];
+  return heightWays(wheel)
+    .flatMap((way) => cureBy(wheel, low, way, now.worst) ?? [])
+    .sort((a, b) => a.then.bump - b.then.bump);
+}
+
+/** The lowered wheel with joints higher by so much, mm, its rod set to length again; null where it does not go together. */
+export function raisedOn(low: Wheel, points: readonly PointName[]): (by: number) => Wheel | null {
+  const assembly = new Assembly(low.drawn);
+  const offsets = new Float64Array(offsetCount(low.type));
+  return (by) => {
+    for (const name of points) offsets[offsetOf(low.type, name) + 2] = by;
+    const built = assembly.build(offsets);
+    return built && drawnAsBuilt(low, built);
+  };
+}
+
+/** How far joints go together that each have a freedom of their own; null: as far as is looked. */
+function together(wheel: Wheel, points: readonly PointName[]): Freedom | null {
   // A freedom is told from where the joint is drawn: it knows nothing of how high the car stands.
-  const freedom = wheel.design.freedoms?.[point]?.up ?? null;
-  const drawn = wheel.points[point].up;
+  const all = points.flatMap((name) => {
+    const freedom = wheel.design.freedoms?.[name]?.up;
+    return freedom ? [{ freedom, at: wheel.points[name].up }] : [];
+  });
+  if (all.length === 0) return null;
+  const ways = all.map(({ freedom, at }) => limitsOf(freedom, at).map((end) => end - at));
+  return {
+    kind: 'range',
+    min: Math.max(...ways.map(([min]) => min)),
+    max: Math.min(...ways.map(([, max]) => max)),
+    step: Math.max(...all.map(({ freedom }) => stepOf(freedom))),
+  };
+}
+
+/** The height of joints that leaves the least, looked for over all of their way; null where nothing is better. */
+export function cureBy(wheel: Wheel, low: Wheel, way: HeightWay, now: number): HeightCure | null {
+  const { points } = way;
+  const raised = raisedOn(low, points);
+  const bumpAt = (by: number): number => {
+    const there = raised(by);
+    return (there && bumpSteerOf(there)?.worst) ?? Infinity;
+  };
+  const [alone] = points;
+  const freedoms = wheel.design.freedoms ?? {};
+  // Holes and washers of several joints are several places: none stands for all of them.
+  const hasPlaces = (name: PointName) => {
+    const up = freedoms[name]?.up;
+    return up !== undefined && placesOf(up, wheel.points[name].up) !== null;
+  };
+  if (points.length > 1 && points.some(hasPlaces)) return null;
+  const freedom = points.length > 1 ? together(wheel, points) : (freedoms[alone]?.up ?? null);
+  const drawn = points.length > 1 ? 0 : wheel.points[alone].up;
   const by = bestPlace(freedom, drawn, bumpAt, REACH, LOOKS);
-  if (by === null) return null;
-  const bump = bumpAt(by);
-  if (!(bump < now - WORTH)) return null;
+  const there = by === null ? null : raised(by);
+  const then = there && atHeight(there);
+  if (by === null || !then || !(then.bump < now - WORTH)) return null;
   const [min, max] = limitsOf(freedom ?? undefined, drawn);
   return {
-    ...{ point, by, bump, name: pointLabel(wheel.design, point) },
+    ...{ ...way, by, then },
     atEnd: freedom !== null && Math.min(drawn + by - min, max - drawn - by) < CLOSE,
   };
 }

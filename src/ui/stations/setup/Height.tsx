@@ -6,8 +6,10 @@ import { loweringSchema } from '@/core/model/setups';
 import { lengthIn, readable } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
 import { lowered } from '@/core/setup/lowered';
-import type { AtHeight } from '@/core/setup/lowered';
+import type { AtHeight, HeightCure } from '@/core/setup/lowered';
 import { signed } from '@/core/setup/words';
+import { finderWorker } from '../../build/finderWorker';
+import { useAnswer } from '../../build/useAnswer';
 import { LengthField } from '../../fields/NumberField';
 import { Table } from '../../fields/Table';
 import { useAngles } from '../../fields/useAngles';
@@ -26,6 +28,11 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
     ['toe', ({ toe }) => said(signed(toe))],
     ['track, half of it', ({ contactOut }) => length(contactOut)],
     ['largest change of toe over the travel', ({ bump }) => said(signed(bump))],
+    ['camber per 25 mm of bump', ({ gain }) => (gain === null ? '' : said(signed(gain)))],
+    [
+      'roll centre above the ground',
+      ({ rollCentre }) => (rollCentre === null ? '' : length(rollCentre)),
+    ],
   ];
   return (
     <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 760 }}>
@@ -78,28 +85,109 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
             {length(found.travel.bump)} of bump and {length(found.travel.droop)} of droop are left,
             as far as stops and damper stay where they are.
           </Typography>
-          {found.cures.length === 0 ? (
-            <Typography variant="body2" data-cures="0">
-              No height of the rod’s joints leaves less change of toe there.
-            </Typography>
-          ) : (
-            <Box component="section" aria-label="What gets it back" data-cures={found.cures.length}>
-              <Typography variant="h3">What gets bump steer back at that height</Typography>
-              <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-                {found.cures.map(({ point, name, by: raise, bump, atEnd }) => (
-                  <li key={point}>
-                    {name} {length(Math.abs(raise))} {raise > 0 ? 'up' : 'down'}:{' '}
-                    {said(signed(bump))} of toe at worst{atEnd && ', at the end of its freedom'}.
-                  </li>
-                ))}
-              </Box>
-              <Typography variant="caption" color="text.secondary">
-                Each worked out by itself on the lowered wheel, the rod set to length again.
-              </Typography>
-            </Box>
-          )}
+          <Cures wheel={wheel} by={asked} now={found.after} unit={unit} />
         </>
       )}
     </Box>
   );
 }
+
+/** What gets bump steer back there, and what else each of them does. */
+function Cures({
+  wheel,
+  by,
+  now,
+  unit,
+}: {
+  wheel: Wheel;
+  by: number;
+  now: AtHeight;
+  unit: LengthUnit;
+}) {
+  const said = useAngles();
+  const asked = useMemo(() => ({ wheel, by }), [wheel, by]);
+  const { of: cures, stale } = useAnswer(asked, askCures);
+  if (!cures) return <Typography variant="body2">Looking for what gets it back…</Typography>;
+  if (cures.length === 0)
+    return (
+      <Typography variant="body2" data-cures="0">
+        No height of the rod’s joints, of brackets or of the upright’s joints leaves less change of
+        toe there.
+      </Typography>
+    );
+  const length = (mm: number) =>
+    readable(unit === 'mm' ? `${mm.toFixed(1)} mm` : lengthIn(mm, unit, 2));
+  const columns: [string, (at: AtHeight) => string][] = [
+    ['change of toe', ({ bump }) => said(signed(bump))],
+    ['camber', ({ camber }) => said(signed(camber))],
+    ['caster', ({ caster }) => (caster === null ? '' : said(signed(caster)))],
+    ['camber per 25 mm', ({ gain }) => (gain === null ? '' : said(signed(gain)))],
+    ['roll centre', ({ rollCentre }) => (rollCentre === null ? '' : length(rollCentre))],
+  ];
+  return (
+    <Box
+      component="section"
+      aria-label="What gets it back"
+      data-cures={cures.length}
+      sx={{ opacity: stale ? 0.55 : 1 }}
+    >
+      <Typography variant="h3">What gets bump steer back at that height</Typography>
+      <Table aria-label="What gets bump steer back">
+        <thead>
+          <tr>
+            <th scope="col">what is moved</th>
+            <th scope="col" className="number">
+              by
+            </th>
+            {columns.map(([what]) => (
+              <th key={what} scope="col" className="number">
+                {what}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row" style={{ fontWeight: 400 }}>
+              nothing
+            </th>
+            <td />
+            {columns.map(([what, of]) => (
+              <td key={what} className="number">
+                {of(now)}
+              </td>
+            ))}
+          </tr>
+          {cures.map(({ points, name, how, by: raise, then, atEnd }) => (
+            <tr key={points.join()}>
+              <th scope="row" style={{ fontWeight: 400 }}>
+                {name}
+                <Typography variant="caption" component="div" color="text.secondary">
+                  {how}
+                  {atEnd && '; at the end of its freedom'}
+                </Typography>
+              </th>
+              <td className="number">
+                {length(Math.abs(raise))} {raise > 0 ? 'up' : 'down'}
+              </td>
+              {columns.map(([what, of]) => (
+                <td key={what} className="number">
+                  {of(then)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      <Typography variant="caption" color="text.secondary" component="p">
+        Each by itself on the lowered wheel, arms as long as they are, the rod set to length again,
+        measured over the travel that is left; both sides alike. Camber and caster are as they come
+        out: set them afterwards. Brackets, pins and uprights carry the wheel: their strength is not
+        judged here, and welding them belongs to qualified hands.
+      </Typography>
+    </Box>
+  );
+}
+
+const askCures = ({ wheel, by }: { wheel: Wheel; by: number }): Promise<HeightCure[]> =>
+  finderWorker().heightCures(wheel.axle, wheel.side, wheel.design, wheel.travel, by);
