@@ -61,6 +61,9 @@ export const toeLengthSchema = measure('mm', -99, 99);
 /** How much lower a car is put, mm. */
 export const loweringSchema = measure('mm', -200, 200);
 
+/** How far a rack may stand off its middle, mm, + left. */
+export const rackOffSchema = measure('mm', -60, 60);
+
 export const setNoteSchema = remark(1000);
 export const setWordsSchema = remark(300);
 
@@ -84,6 +87,8 @@ export type KeptSet = z.infer<typeof setSchema>;
 /** What the finished car is set to, and the book of its sets. */
 export const setupsSchema = group({
   toe: toeToldSchema.optional(),
+  /** How far the rack stands off its middle with the wheels straight, mm, + left. */
+  rackOff: rackOffSchema.optional(),
   wheels: listOf(wheelSetSchema, 4, 'wheels'),
   sets: listOf(setSchema, 60, 'sets'),
 });

@@ -2,23 +2,31 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Build } from '@/core/model/build';
 import { fileNameOf } from '@/core/file/buildFile';
 import { SET_KINDS, setNoteSchema, setWordsSchema } from '@/core/model/setups';
 import type { KeptSet, SetKind } from '@/core/model/setups';
 import type { LengthUnit } from '@/core/model/units';
 import { counted } from '@/core/model/wording';
+import { bankedPlates, bankedSet } from '@/core/setup/banked';
+import type { Bank } from '@/core/setup/banked';
 import { setFrom, setsDiffer, setupsOf, turnedWheels } from '@/core/setup/book';
 import { setSheet, setSheetHeading } from '@/core/setup/setSheet';
-import { standsInWords } from '@/core/setup/words';
+import { moveInWords, signed, standsInWords } from '@/core/setup/words';
 import { pagesOf } from '@/core/sheets/pages';
 import { download } from '../../download';
 import { PickOne } from '../../fields/PickOne';
 import { Table } from '../../fields/Table';
 import { TextLine } from '../../fields/TextLine';
+import { Toggle } from '../../fields/Toggle';
+import { useAngles } from '../../fields/useAngles';
 
 const DRAWN = 'drawn';
+const BANKS: Partial<Record<SetKind, Bank>> = {
+  'banked to the left': 'left',
+  'banked to the right': 'right',
+};
 
 /** Sets of the car: what each is from the drawing, notes, two of them compared, one on a sheet. */
 export function Book({
@@ -30,10 +38,14 @@ export function Book({
   unit: LengthUnit;
   onEdit: (change: (build: Build) => void, step?: string) => void;
 }) {
+  const said = useAngles();
   const { sets } = setupsOf(build);
   const wheels = turnedWheels(build);
   const [name, setName] = useState('');
   const [kind, setKind] = useState<SetKind>('road');
+  const [turned, setTurned] = useState(true);
+  const bank = BANKS[kind] ?? null;
+  const plates = useMemo(() => (bank ? bankedPlates(build, bank) : []), [build, bank]);
   const [first, setFirst] = useState(DRAWN);
   const [second, setSecond] = useState('');
   const keep = () => {
@@ -42,7 +54,10 @@ export function Book({
     const called = name.trim() || `Set ${sets.length + 1}`;
     onEdit((draft) => {
       draft.setups ??= { wheels: [], sets: [] };
-      draft.setups.sets.push(setFrom(draft, id, { name: called, kind, note: '' }, at));
+      const about = { name: called, kind, note: '' };
+      draft.setups.sets.push(
+        bank && turned ? bankedSet(build, bank, about, id, at) : setFrom(build, id, about, at),
+      );
     });
     setName('');
     setSecond(id);
@@ -113,6 +128,41 @@ export function Book({
             : `Set so far: ${counted(wheels.length, 'wheel')}.`}
         </Typography>
       </Box>
+      {bank && (
+        <Box component="section" aria-label="Plates for the bank">
+          {plates.length === 0 ? (
+            <Typography variant="body2">
+              No joint has a plate that can be turned over: give one that freedom in Arms, and it is
+              told here how it goes.
+            </Typography>
+          ) : (
+            <>
+              <Typography variant="body2">
+                Every top leans to the {bank}, as far as its plates have it (common practice):
+              </Typography>
+              <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+                {plates.map(({ axle, side, moves, before, after, untried }) => (
+                  <li key={`${axle} ${side}`}>
+                    {axle} {side}:{' '}
+                    {moves.length === 0
+                      ? 'as it is'
+                      : moves.map((move) => moveInWords(build[axle]!, move, unit)).join('; ')}
+                    {said(
+                      `, camber ${signed(before.camber)} → ${signed(after.camber)}, toe ${signed(before.toe)} → ${signed(after.toe)}`,
+                    )}
+                    {untried > 0 && `; ${counted(untried, 'plate')} not tried`}.
+                  </li>
+                ))}
+              </Box>
+              <Toggle label="keep the set with its plates so" on={turned} onSwitch={setTurned} />
+              <Typography variant="caption" color="text.secondary" component="p">
+                Toe goes with the plates: read and set it again. On a car that turns the other way
+                it pulls: off the track for good, back as they were.
+              </Typography>
+            </>
+          )}
+        </Box>
+      )}
       {sets.length === 0 ? (
         <Typography variant="body2">
           No set yet. One is where every adjuster stands, counted from the drawing.

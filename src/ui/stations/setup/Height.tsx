@@ -27,7 +27,7 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
     ['caster', ({ caster }) => (caster === null ? '' : said(signed(caster)))],
     ['toe', ({ toe }) => said(signed(toe))],
     ['track, half of it', ({ contactOut }) => length(contactOut)],
-    ['largest change of toe over the travel', ({ bump }) => said(signed(bump))],
+    ['largest change of toe over the travel', ({ bump }) => said(`${bump.toFixed(2)}°`)],
     ['camber per 25 mm of bump', ({ gain }) => (gain === null ? '' : said(signed(gain)))],
     [
       'roll centre above the ground',
@@ -118,7 +118,7 @@ function Cures({
   const length = (mm: number) =>
     readable(unit === 'mm' ? `${mm.toFixed(1)} mm` : lengthIn(mm, unit, 2));
   const columns: [string, (at: AtHeight) => string][] = [
-    ['change of toe', ({ bump }) => said(signed(bump))],
+    ['change of toe', ({ bump }) => said(`${bump.toFixed(2)}°`)],
     ['camber', ({ camber }) => said(signed(camber))],
     ['caster', ({ caster }) => (caster === null ? '' : said(signed(caster)))],
     ['camber per 25 mm', ({ gain }) => (gain === null ? '' : said(signed(gain)))],
@@ -182,7 +182,8 @@ function Cures({
       <Typography variant="caption" color="text.secondary" component="p">
         Each by itself on the lowered wheel, arms as long as they are, the rod set to length again,
         measured over the travel that is left; both sides alike. Camber and caster are as they come
-        out: set them afterwards. Brackets, pins and uprights carry the wheel: their strength is not
+        out: set them afterwards. Joints that are fixed are in none of it, nor several at once where
+        one has holes or washers. Brackets, pins and uprights carry the wheel: their strength is not
         judged here, and welding them belongs to qualified hands.
       </Typography>
     </Box>

@@ -6,6 +6,7 @@ import type { Build } from '@/core/model/build';
 import { blankBuild } from '@/core/model/starts';
 import { readAt } from '@/core/motion/sweep';
 import { setNow } from '@/core/setup/book';
+import { centreRack } from '@/core/setup/centring';
 import type * as Lowered from '@/core/setup/lowered';
 import type * as WheelModule from '@/core/kinematics/wheel';
 import { Editing } from '@/test/editing';
@@ -181,7 +182,9 @@ it('says what putting the car lower does, and what gets bump steer back', async 
   await user.click(button('ride height'));
   await type('lower by', '20');
   const table = within(screen.getByRole('table', { name: 'At either height' }));
-  const [now, then] = within(table.getByRole('row', { name: /^camber [+−]/u })).getAllByRole('cell');
+  const [now, then] = within(table.getByRole('row', { name: /^camber [+−]/u })).getAllByRole(
+    'cell',
+  );
   const figure = (cell: HTMLElement) => Number.parseFloat(cell.textContent!.replace('−', '-'));
   const { corner } = wheelOf(held.build, 'front', 'left');
   const moved = readAt(corner!, 20, 0);
@@ -203,4 +206,45 @@ it('says what putting the car lower does, and what gets bump steer back', async 
   expect(figure(turned)).toBeLessThan(figure(now) - 0.7);
   await type('lower by', '150');
   expect(screen.getByText(/So far the wheel does not go/u)).toBeVisible();
+});
+
+it('brings a rack to its middle by both rods, and keeps how far it was off until it stands there', async () => {
+  show();
+  await type('off its middle, + left', '3');
+  expect(held.build.setups!.rackOff).toBe(3);
+  const part = within(screen.getByRole('region', { name: 'The rack’s middle' }));
+  const [left, right] = part.getAllByRole('listitem');
+  expect(left).toHaveTextContent(/^left tie rod: .*longer: toe/u);
+  expect(right).toHaveTextContent(/^right tie rod: .*shorter: toe/u);
+  const turned = centreRack(held.build, 3)!;
+  expect(left).toHaveTextContent(`→ +${turned[0].toe.after.toFixed(2)}°`.replace('+-', '−'));
+  await user.click(button('It stands in the middle now'));
+  expect(held.build.setups!.rackOff).toBeUndefined();
+  expect(screen.queryAllByText(/sooner to the left/u)).toEqual([]);
+});
+
+it('turns plates over for a bank and keeps the set so', async () => {
+  const { build } = settable();
+  const { out } = build.front.points['upperOuter'];
+  build.front.freedoms = {
+    ...build.front.freedoms,
+    upperOuter: { out: { kind: 'flip', base: out, offset: 5 } },
+  };
+  show(build);
+  await user.click(button('set-up book'));
+  await user.click(screen.getByRole('combobox', { name: 'for' }));
+  await user.click(screen.getByRole('option', { name: 'banked to the right' }));
+  const part = within(screen.getByRole('region', { name: 'Plates for the bank' }));
+  const [left, right] = part.getAllByRole('listitem').map((one) => one.textContent!);
+  // A joint further out on the upright takes the wheel's top in.
+  expect(left).toMatch(/^front left: upper ball joint: its plate turned over, 5\.0 mm outward/u);
+  expect(right).toMatch(/^front right: upper ball joint: its plate turned over, 5\.0 mm inward/u);
+  await user.click(button('Keep the car as it is set now'));
+  const [set] = held.build.setups!.sets;
+  expect(set.wheels.map(({ side, from }) => [side, from])).toEqual([
+    ['left', [{ id: 'point upperOuter.out', by: 5 }]],
+    ['right', [{ id: 'point upperOuter.out', by: -5 }]],
+  ]);
+  // The car itself is as it was.
+  expect(held.build.setups!.wheels).toEqual([]);
 });

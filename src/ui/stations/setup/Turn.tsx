@@ -27,6 +27,7 @@ import { Choice } from '../../fields/Choice';
 import { AngleField, LengthField } from '../../fields/NumberField';
 import { Toggle } from '../../fields/Toggle';
 import { useAngles } from '../../fields/useAngles';
+import { RackOff } from './RackOff';
 
 const AS = ['deg', 'mm'] as const;
 const OF = ['each', 'total'] as const;
@@ -176,6 +177,9 @@ export function Turn({
           />
         )}
       </Box>
+      {wheel.axle === 'front' && wheel.steered && (
+        <RackOff build={build} unit={unit} onEdit={onEdit} />
+      )}
       <Box component="section" aria-label="As the car reads" sx={ROW}>
         <Typography sx={LABEL}>It reads</Typography>
         {names.map((of) => field('reads', of, read, 'read', model[of]))}
