@@ -1,4 +1,5 @@
 import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import TextField from '@mui/material/TextField';
@@ -44,6 +45,21 @@ export const Commands = memo(function Commands({
             onClose();
             picked.act();
           }}
+          // The list is always open: Escape goes to it, and is meant for the dialog.
+          onClose={(_, reason) => reason === 'escape' && onClose()}
+          renderGroup={({ key, group, children }) => (
+            <Box component="div" key={key} role="group" aria-label={group}>
+              <Box
+                aria-hidden="true"
+                sx={{ px: 2, pt: 1, fontSize: 12.5, color: 'text.secondary', fontWeight: 600 }}
+              >
+                {group}
+              </Box>
+              <Box component="ul" role="presentation" sx={{ p: 0, listStyle: 'none' }}>
+                {children}
+              </Box>
+            </Box>
+          )}
           noOptionsText="Nothing is called that."
           renderInput={(params) => (
             <TextField {...params} autoFocus label="What is to be done" size="small" />

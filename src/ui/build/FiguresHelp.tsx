@@ -111,7 +111,7 @@ export const FiguresHelp = memo(function FiguresHelp({
       <DialogTitle id="figures-title">
         {figure === null ? 'What the figures mean' : `What ${NAMES[figure]} means`}
       </DialogTitle>
-      <DialogContent>
+      <DialogContent tabIndex={0}>
         {FIGURE_HELP.filter(({ of }) => figure === null || of === figure).map((help) => {
           const { of, is, sign, why, moves } = help;
           const drawn = DRAWN[of];

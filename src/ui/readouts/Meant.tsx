@@ -30,7 +30,6 @@ const Plain = styled('button')({
   overflow: 'hidden',
   textOverflow: 'ellipsis',
   whiteSpace: 'nowrap',
-  minHeight: 24,
   '&:hover': { textDecoration: 'underline dotted' },
   '&:focus-visible': { outline: `2px solid ${PAPER.accent}`, outlineOffset: 1 },
 });
