@@ -38,15 +38,19 @@ export async function listInChromium(): Promise<void> {
       await new Promise((wake) => setTimeout(wake, 300));
     }
     const searches: number[] = [];
-    for (const find of ['chassis 10077', 'build 9', 'nothing of the kind']) {
+    const list = async (find: string) => {
       const started = performance.now();
       await (await fetch(`${app.address}/api/builds?find=${encodeURIComponent(find)}`)).text();
-      searches.push(performance.now() - started);
-    }
+      return performance.now() - started;
+    };
+    await list('');
+    const answered = await list('');
+    for (const find of ['chassis 10077', 'build 9', 'nothing of the kind'])
+      searches.push(await list(find));
     const sorted = times.slice(1).sort((a, b) => a - b);
     console.log(
       `list of ${count} builds: ${sorted[sorted.length >> 1].toFixed(0)} ms to its painted rows ` +
-        `(median of ${sorted.length}, ${times[0].toFixed(0)} the first time), a search ${Math.max(...searches).toFixed(0)} ms at most`,
+        `(median of ${sorted.length}, ${times[0].toFixed(0)} the first time), answered in ${answered.toFixed(0)} ms, a search ${Math.max(...searches).toFixed(0)} ms at most`,
     );
     await page.close();
     await app.stop();

@@ -1,6 +1,7 @@
 import { Op, col, fn, literal, where } from './driver';
 import type { WhereOptions } from 'sequelize';
-import { RECKONING, searchable } from '../core/summary/summary';
+import { RECKONING } from '../core/summary/summary';
+import { searchable } from '../core/model/wording';
 import type { Summary } from '../core/summary/summary';
 import { openBuild } from './builds';
 import { damaged } from './damage';

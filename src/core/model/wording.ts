@@ -124,3 +124,15 @@ const PLURAL = new Intl.PluralRules('en');
 /** So many of something, as it is said of one and of more: `1 place`, `3 places`. */
 export const counted = (count: number, one: string, more = `${one}s`): string =>
   `${count} ${PLURAL.select(count) === 'one' ? one : more}`;
+
+/** Text as it is searched: small letters, no accents, one space between words. */
+export const searchable = (text: string): string =>
+  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/gu, ' ').trim();
+
+/** Whether every word that is looked for is somewhere in a text. */
+export function hasWords(find: string, text: string): boolean {
+  const inside = searchable(text);
+  return searchable(find)
+    .split(' ')
+    .every((word) => inside.includes(word));
+}

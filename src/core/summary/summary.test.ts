@@ -2,7 +2,8 @@ import { bumpSteer } from '../motion/bumpSteer';
 import { startingBrief } from '../model/brief';
 import { blankBuild, newBuild } from '../model/starts';
 import { prepared } from '../../test/layouts';
-import { searchable, summaryOf } from './summary';
+import { summaryOf } from './summary';
+import { searchable } from '../model/wording';
 
 it('says what the build’s own front left wheel does', () => {
   const build = { ...blankBuild('Seven'), note: 'for the hill' };

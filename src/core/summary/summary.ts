@@ -71,7 +71,3 @@ const rounded = <T>(value: T): T =>
       typeof part === 'number' ? Math.round(part * 10) / 10 : part,
     ),
   ) as T;
-
-/** Text as it is searched: small letters, no accents, one space between words. */
-export const searchable = (text: string): string =>
-  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/gu, ' ').trim();

@@ -113,3 +113,19 @@ describe('picking from the shelf', () => {
     expect(await screen.findByText(/cannot be reached/)).toBeVisible();
   });
 });
+
+it('finds parts by all of their words, and brings the others back', async () => {
+  show(parts);
+  const all = document.querySelectorAll('[data-part]').length;
+  const words = rack.name.toUpperCase().split(' ').slice(0, 2).join('  ');
+  await user.type(screen.getByRole('searchbox', { name: 'Find a part' }), words);
+  const left = [...document.querySelectorAll('[data-part]')].map((one) =>
+    one.textContent!.toUpperCase(),
+  );
+  expect(left.length).toBeLessThan(all);
+  expect(left.some((one) => one.includes(rack.name.toUpperCase()))).toBe(true);
+  await user.type(screen.getByRole('searchbox'), ' nowhere');
+  expect(screen.getByText('No part has all of these words.')).toBeVisible();
+  await user.clear(screen.getByRole('searchbox'));
+  expect(document.querySelectorAll('[data-part]')).toHaveLength(all);
+});

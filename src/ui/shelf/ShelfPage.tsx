@@ -9,7 +9,9 @@ import { PART_KINDS } from '@/core/model/parts';
 import type { Part, PartKind } from '@/core/model/parts';
 import { keepPart, putPartBack, removePart } from '@/server/actions';
 import type { Shelved } from '@/server/reading';
+import { hasWords } from '@/core/model/wording';
 import { Page, PageLink } from '../Page';
+import { Find } from '../fields/Find';
 import { PAPER } from '../theme';
 import { useActions } from '../useActions';
 import { PartDialog } from './PartDialog';
@@ -20,6 +22,13 @@ export function ShelfPage({ parts }: { parts: Shelved[] }) {
   const router = useRouter();
   const { busy, run, offerUndo } = useActions();
   const [open, setOpen] = useState<{ id: string | null; part: Part } | null>(null);
+  const [find, setFind] = useState('');
+  const found = parts.filter(({ name, kind, part }) =>
+    hasWords(
+      find,
+      [name, part ? [KIND_WORDS[part.kind].one, inBrief(part), part.note] : kind].flat().join(' '),
+    ),
+  );
   const keep = (part: Part) =>
     open &&
     run(
@@ -40,11 +49,19 @@ export function ShelfPage({ parts }: { parts: Shelved[] }) {
       about="What you have or know, for any build. A build takes a copy, so a change here changes no build. Loads are what sellers state: nobody has checked them here."
       actions={<PageLink href="/">All builds</PageLink>}
     >
-      {PART_KINDS.map((kind) => (
+      <Box sx={{ mb: 2 }}>
+        <Find label="Find a part" value={find} onValue={setFind} />
+      </Box>
+      {find.trim() !== '' && found.length === 0 && (
+        <Typography role="status">No part has all of these words.</Typography>
+      )}
+      {PART_KINDS.filter(
+        (kind) => find.trim() === '' || found.some((one) => one.kind === kind),
+      ).map((kind) => (
         <Kind
           key={kind}
           kind={kind}
-          parts={parts.filter((one) => one.kind === kind)}
+          parts={found.filter((one) => one.kind === kind)}
           busy={busy}
           onNew={kind === 'kit' ? null : () => setOpen({ id: null, part: BLANKS[kind] })}
           onOpen={(id, part) => setOpen({ id, part })}

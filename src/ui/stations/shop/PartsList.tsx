@@ -5,13 +5,13 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import RemoveIcon from '@mui/icons-material/DeleteOutlined';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { Build } from '@/core/model/build';
 import { PART_STATES, partRecordSchema } from '@/core/model/shop';
 import type { PartRecord, PartState } from '@/core/model/shop';
 import { lengthIn } from '@/core/model/units';
 import type { LengthUnit } from '@/core/model/units';
-import { counted } from '@/core/model/wording';
+import { counted, hasWords } from '@/core/model/wording';
 import { fileName, partsCsv } from '@/core/shop/csv';
 import { leftOver } from '@/core/shop/kit';
 import { partsList, pricesOfVariants, totals, unpriced } from '@/core/shop/partsList';
@@ -19,6 +19,7 @@ import type { ListedPart } from '@/core/shop/listed';
 import type { Money } from '@/core/shop/partsList';
 import { download } from '../../download';
 import { PlainField } from '../../fields/NumberField';
+import { Find } from '../../fields/Find';
 import { Table } from '../../fields/Table';
 import { TextLine } from '../../fields/TextLine';
 import { Said, Section } from '../damper/parts';
@@ -37,6 +38,15 @@ interface Props {
 /** All that is made and bought, what it costs, what is there. */
 export function PartsList({ build, unit, onEdit }: Props) {
   const rows = useMemo(() => partsList(build), [build]);
+  const [find, setFind] = useState('');
+  const shown = rows.filter(({ name, what, where, hand, record }) =>
+    hasWords(
+      find,
+      [name, what, where, hand, record?.state, record?.source, record?.own?.name, record?.own?.what]
+        .filter(Boolean)
+        .join(' '),
+    ),
+  );
   const stages = [...new Set(rows.map(({ record }) => record?.stage ?? 1))].toSorted(
     (a, b) => a - b,
   );
@@ -89,6 +99,14 @@ export function PartsList({ build, unit, onEdit }: Props) {
         </Section>
       )}
       <Kits build={build} unit={unit} onEdit={onEdit} />
+      <Box sx={{ pt: 1.5 }}>
+        <Find label="Find in the list" value={find} onValue={setFind} />
+        {shown.length < rows.length && (
+          <Typography variant="body2" role="status">
+            {shown.length} of {counted(rows.length, 'line')}; sums and the file are of all of them.
+          </Typography>
+        )}
+      </Box>
       <Table aria-label="Parts list">
         <thead>
           <tr>
@@ -110,7 +128,7 @@ export function PartsList({ build, unit, onEdit }: Props) {
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => (
+          {shown.map((row) => (
             <Row
               key={row.key}
               row={row}

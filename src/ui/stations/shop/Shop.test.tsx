@@ -156,6 +156,23 @@ it('keeps what is noted of a part by what it is', async () => {
   ).toBeInTheDocument();
 });
 
+it('finds lines of the list, and says that sums are of all', async () => {
+  show();
+  await user.click(screen.getByRole('button', { name: 'parts list' }));
+  const list = within(screen.getByRole('table', { name: 'Parts list' }));
+  const lines = () => list.getAllByRole('row').length - 1;
+  const all = lines();
+  const sums = () => screen.getByRole('region', { name: 'What it comes to' }).textContent;
+  const before = sums();
+  await user.type(screen.getByRole('searchbox', { name: 'Find in the list' }), 'ROD  tie');
+  expect(lines()).toBeLessThan(all);
+  expect(list.getByRole('rowheader', { name: 'front tie rod' })).toBeVisible();
+  expect(
+    screen.getByText(`${lines()} of ${all} lines; sums and the file are of all of them.`),
+  ).toBeVisible();
+  expect(sums()).toBe(before);
+});
+
 it('reads threads as builders write them', () => {
   const part = STARTER_SHELF.find(({ kind }) => kind === 'rodEnd')!;
   if (part.kind !== 'rodEnd') throw new Error('no rod end');
