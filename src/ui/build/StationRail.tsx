@@ -63,6 +63,7 @@ function Rail({ station, stations, states, unit, guides, onOpen }: Props) {
         overflowY: 'auto',
         [PHONE]: {
           display: 'flex',
+          alignItems: 'flex-start',
           overflowX: 'auto',
           pt: 0,
           borderRight: 0,
