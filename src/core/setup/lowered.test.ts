@@ -288,6 +288,34 @@ describe('brackets, pins and uprights', () => {
       ...steps.map((by) => bumpSteerOf(raisedOn(low, way.points)(by)!)!.worst),
     );
     expect(cure!.then.bump).toBeCloseTo(least, 6);
+    // Steps that begin elsewhere are other places: −4.6, −2.6 … of the one are none of the other's.
+    const stepped = free({
+      kind: 'range',
+      min: at('lowerRearInner') - 4.6,
+      max: at('lowerRearInner') + 20,
+      step: 2,
+    });
+    const places = cureBy(stepped, low, way, now);
+    if (places) expect(((places.by + 4.6) / 2) % 1).toBeCloseTo(0, 6);
+    const both = (start: number) =>
+      stepped.drawnAs({
+        ...stepped.design,
+        freedoms: {
+          ...stepped.design.freedoms,
+          lowerFrontInner: {
+            up: {
+              kind: 'range',
+              min: at('lowerFrontInner') + start,
+              max: at('lowerFrontInner') + 9,
+              step: 2,
+            },
+          },
+        },
+      });
+    expect(cureBy(both(-3.9), low, way, now)).toBeNull();
+    const alike = cureBy(both(-6.6), low, way, now);
+    if (alike) expect(((alike.by + 4.6) / 2) % 1).toBeCloseTo(0, 6);
+    expect([places, alike].some((one) => one !== null)).toBe(true);
     // Holes of two joints are no one height.
     expect(cureBy(free({ kind: 'choices', at: [at('lowerRearInner')] }), low, way, now)).toBeNull();
   });

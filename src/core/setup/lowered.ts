@@ -182,21 +182,35 @@ export function raisedOn(low: Wheel, points: readonly PointName[]): (by: number)
   };
 }
 
-/** How far joints go together that each have a freedom of their own; null: as far as is looked. */
-function together(wheel: Wheel, points: readonly PointName[]): Freedom | null {
+/**
+ * How far joints go together that each have a freedom of their own; null: as far as is looked; none where their steps are
+ * not the same places.
+ */
+function together(wheel: Wheel, points: readonly PointName[]): Freedom | null | 'none' {
   // A freedom is told from where the joint is drawn: it knows nothing of how high the car stands.
   const all = points.flatMap((name) => {
     const freedom = wheel.design.freedoms?.[name]?.up;
     return freedom ? [{ freedom, at: wheel.points[name].up }] : [];
   });
   if (all.length === 0) return null;
-  const ways = all.map(({ freedom, at }) => limitsOf(freedom, at).map((end) => end - at));
-  return {
-    kind: 'range',
-    min: Math.max(...ways.map(([min]) => min)),
-    max: Math.min(...ways.map(([, max]) => max)),
-    step: Math.max(...all.map(({ freedom }) => stepOf(freedom))),
+  const ways = all.map(({ freedom, at }) => {
+    const [min, max] = limitsOf(freedom, at);
+    return { min: min - at, max: max - at, step: stepOf(freedom) };
+  });
+  const [stepped, ...others] = ways.filter(({ step }) => step > 0);
+  const isOff = ({ min, step }: { min: number; step: number }) => {
+    const apart = Math.abs(min - stepped.min) / step;
+    return Math.abs(step - stepped.step) > 1e-9 || Math.abs(apart - Math.round(apart)) > 1e-6;
   };
+  if (others.some(isOff)) return 'none';
+  const [least, max] = [
+    Math.max(...ways.map(({ min }) => min)),
+    Math.min(...ways.map((way) => way.max)),
+  ];
+  if (!stepped) return { kind: 'range', min: least, max, step: 0 };
+  const { min, step } = stepped;
+  // The first place that all of them have.
+  return { kind: 'range', min: min + Math.ceil((least - min) / step - 1e-9) * step, max, step };
 }
 
 /** The height of joints that leaves the least, looked for over all of their way; null where nothing is better. */
@@ -216,6 +230,7 @@ export function cureBy(wheel: Wheel, low: Wheel, way: HeightWay, now: number): H
   };
   if (points.length > 1 && points.some(hasPlaces)) return null;
   const freedom = points.length > 1 ? together(wheel, points) : (freedoms[alone]?.up ?? null);
+  if (freedom === 'none') return null;
   const drawn = points.length > 1 ? 0 : wheel.points[alone].up;
   const by = bestPlace(freedom, drawn, bumpAt, REACH, LOOKS);
   const there = by === null ? null : raised(by);
