@@ -20,8 +20,7 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
   const [by, setBy] = useState(15);
   const asked = useDeferredValue(by);
   const found = useMemo(() => lowered(wheel, asked), [wheel, asked]);
-  const length = (mm: number) =>
-    readable(unit === 'mm' ? `${mm.toFixed(1)} mm` : lengthIn(mm, unit, 2));
+  const length = lengthsIn(unit);
   const rows: [string, (at: AtHeight) => string][] = [
     ['camber', ({ camber }) => said(signed(camber))],
     ['caster', ({ caster }) => (caster === null ? '' : said(signed(caster)))],
@@ -92,6 +91,11 @@ export function Height({ wheel, unit }: { wheel: Wheel; unit: LengthUnit }) {
   );
 }
 
+const lengthsIn =
+  (unit: LengthUnit) =>
+  (mm: number): string =>
+    readable(unit === 'mm' ? `${mm.toFixed(1)} mm` : lengthIn(mm, unit, 1));
+
 /** What gets bump steer back there, and what else each of them does. */
 function Cures({
   wheel,
@@ -115,8 +119,7 @@ function Cures({
         toe there.
       </Typography>
     );
-  const length = (mm: number) =>
-    readable(unit === 'mm' ? `${mm.toFixed(1)} mm` : lengthIn(mm, unit, 2));
+  const length = lengthsIn(unit);
   const columns: [string, (at: AtHeight) => string][] = [
     ['change of toe', ({ bump }) => said(`${bump.toFixed(2)}°`)],
     ['camber', ({ camber }) => said(signed(camber))],

@@ -83,7 +83,8 @@ export function Turn({
     );
   };
   /** As an angle stands in a field, to a hundredth of a degree or to a minute. */
-  const asRead = (degrees: number) => said(`${readable(degrees.toFixed(2))}°`).replace(/°$/u, '');
+  const asRead = (degrees: number) =>
+    said(`${readable(degrees.toFixed(2).replace(/^-(0\.00)$/u, '$1'))}°`).replace(/°$/u, '');
   const names = (['camber', 'caster', 'toe'] as const).filter(
     (of) => of !== 'caster' || model.caster !== null,
   );
