@@ -49,6 +49,11 @@ const setupOptions = z.object({
     .min(-200, '--lower is at least −200 mm')
     .max(200, '--lower is at most 200 mm')
     .optional(),
+  rackOff: z
+    .number()
+    .min(-60, '--rack-off is at least −60 mm')
+    .max(60, '--rack-off is at most 60 mm')
+    .optional(),
   format: z.enum(['text', 'json']),
 });
 
@@ -329,6 +334,7 @@ function program(print: (text: string) => void): Command {
       'what putting the car so much lower does, and what gets it back',
       number,
     )
+    .option('--rack-off <mm>', 'how far the rack stands off its middle, + left', number)
     .addOption(new Option('--axle <axle>').choices(['front', 'rear']).default('front'))
     .addOption(new Option('--side <side>').choices(['left', 'right']).default('left'))
     .addOption(new Option('--format <format>').choices(['text', 'json']).default('text'))

@@ -55,6 +55,19 @@ it('says what putting the car lower does', async () => {
   expect((await setup('--lower', '180')).err).toMatch(/does not go by itself/u);
 });
 
+it('says how both rods bring a rack to its middle', async () => {
+  const { code, out } = await setup('--rack-off', '3');
+  expect(code).toBe(0);
+  expect(out).toMatch(/^ {2}left tie rod: .* longer: toe .* → /mu);
+  expect(out).toMatch(/^ {2}right tie rod: .* shorter: toe .* → /mu);
+  const { centring } = JSON.parse((await setup('--rack-off', '3', '--format', 'json')).out) as {
+    centring: { side: string; exact: number; by_mm: number }[];
+  };
+  expect(centring.map(({ side }) => side)).toEqual(['left', 'right']);
+  for (const { exact, by_mm } of centring) expect(Math.abs(exact - by_mm)).toBeLessThan(0.6);
+  expect((await setup('--rack-off', '90')).err).toMatch(/at most 60 mm/u);
+});
+
 it('says what cannot be had, and refuses what is no figure', async () => {
   expect((await setup('--want', 'camber=-9')).out).toMatch(/Not to be had: .* of camber/u);
   for (const [want, why] of [

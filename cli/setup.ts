@@ -2,6 +2,7 @@ import { wheelOf } from '../src/core/kinematics/wheel';
 import type { AxleName, Build, Side } from '../src/core/model/build';
 import { parseNumber } from '../src/core/model/units';
 import { adjustersOf } from '../src/core/setup/adjusters';
+import { centreRack } from '../src/core/setup/centring';
 import { curesAt, lowered } from '../src/core/setup/lowered';
 import { SET, Setting, unitEffects } from '../src/core/setup/setting';
 import type { SetBy } from '../src/core/setup/setting';
@@ -22,6 +23,7 @@ export interface SetupRequest {
   want?: string | undefined;
   measured?: string | undefined;
   lower?: number | undefined;
+  rackOff?: number | undefined;
   format: 'text' | 'json';
 }
 
@@ -62,6 +64,9 @@ export function setupReport(build: Build, request: SetupRequest): string {
   const low = down && { ...down, cures: curesAt(wheel, down.by) };
   if (request.lower !== undefined && !low)
     throw new BadInput(`--lower: so far the ${side} ${axle} wheel does not go by itself`);
+  const rods = request.rackOff === undefined ? null : centreRack(build, request.rackOff);
+  if (request.rackOff !== undefined && !rods)
+    throw new BadInput('--rack-off: the front has no rack with two rods of its own');
   if (format === 'json')
     return `${JSON.stringify(
       {
@@ -77,6 +82,13 @@ export function setupReport(build: Build, request: SetupRequest): string {
           short: plan.short.map((one) => ({ of: one.of, by: one.by, says: shortInWords(one) })),
         },
         ...(low && { lowered: low }),
+        ...(rods && {
+          centring: rods.map(({ adjuster, by, ...one }) => ({
+            ...one,
+            by_mm: by,
+            says: moveInWords(build.front, { adjuster, by }),
+          })),
+        }),
       },
       null,
       2,
@@ -126,6 +138,13 @@ export function setupReport(build: Build, request: SetupRequest): string {
           `  ${name} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? 'up' : 'down'}: ${then.bump.toFixed(2)}°, camber ${signed(then.camber)}${atEnd ? ', at the end of its freedom' : ''}`,
       ),
     );
+  }
+  if (rods) {
+    lines.push('', `Rack ${Math.abs(request.rackOff!)} mm off its middle; to bring it there:`);
+    for (const { side: of, adjuster, by, toe, atEnd } of rods)
+      lines.push(
+        `  ${of} ${moveInWords(build.front, { adjuster, by })}: toe ${signed(toe.before)} → ${signed(toe.after)}${atEnd ? ', its thread ends there' : ''}`,
+      );
   }
   return `${lines.join('\n')}\n`;
 }
