@@ -26,9 +26,16 @@ export async function prepareDatabase(): Promise<void> {
     console.error(`\nHavrik did not start. ${wordsOf(error)}\n`);
     process.exit(1);
   }
-  void lookAfter();
-  setInterval(() => void lookAfter(), 6 * 3_600_000).unref();
+  const look = () => (lookedAfter = lookAfter());
+  void look();
+  setInterval(() => void look(), 6 * 3_600_000).unref();
 }
+
+let stopping = false;
+/** What is under way behind the pages: it has the database open. */
+let lookedAfter: Promise<void> = Promise.resolve();
+/** A stop waits no longer for it, ms. */
+const PATIENCE = 5000;
 
 async function seed(): Promise<void> {
   try {
@@ -49,9 +56,11 @@ async function lookAfter(): Promise<void> {
       return;
     }
     // A full disk stops the copy, and nothing else.
-    await copyOfToday(databasePath()).catch((error: unknown) => console.error(wordsOf(error)));
-    await clearOldBin();
-    await reckonAll();
+    if (!stopping)
+      await copyOfToday(databasePath()).catch((error: unknown) => console.error(wordsOf(error)));
+    // Each would open the database anew that a stop has closed.
+    if (!stopping) await clearOldBin();
+    if (!stopping) await reckonAll();
   } catch (error) {
     console.error(wordsOf(error));
   }
@@ -66,11 +75,11 @@ const wordsOf = (error: unknown): string =>
 
 /** Ends by a signal, or with whoever started it: writes what is under way, closes the database, lets go. */
 function stopPolitely(): void {
-  let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    void stopWriting()
+    void Promise.race([lookedAfter, new Promise((wake) => setTimeout(wake, PATIENCE))])
+      .then(stopWriting)
       .catch((error: unknown) => console.error(wordsOf(error)))
       .finally(() => process.exit(0));
   };
