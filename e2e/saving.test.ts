@@ -60,16 +60,21 @@ const shows = (text: string, on = page) => on.waitForSelector(`::-p-text(${text}
 const keptOrSaved = (up: number) =>
   until(
     page,
-    `document.querySelector('[data-save="saved"]') !== null || new Promise((resolve) => {
-      const opening = indexedDB.open('havrik');
-      opening.onsuccess = () => {
-        const all = opening.result.transaction('drafts').objectStore('drafts').getAll();
-        all.onsuccess = () => {
-          opening.result.close();
-          resolve(all.result.some(({ build }) => build.front.points.upperOuter.up === ${up}));
+    // The word “saved” may still be the last keystroke’s: what counts is what the server or the page's own store has.
+    `fetch('/api/builds/${idOf()}')
+      .then((answer) => answer.json())
+      .then(({ build }) => build.front.points.upperOuter.up === ${up})
+      .catch(() => false)
+      .then((saved) => saved || new Promise((resolve) => {
+        const opening = indexedDB.open('havrik');
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('drafts').objectStore('drafts').getAll();
+          all.onsuccess = () => {
+            opening.result.close();
+            resolve(all.result.some(({ build }) => build.front.points.upperOuter.up === ${up}));
+          };
         };
-      };
-    })`,
+      }))`,
   );
 const idOf = (on = page) => buildIdOf(on);
 const stored = async (id: string) =>
