@@ -60,6 +60,17 @@ it('leans every wheel into the turn as far as trying every way by hand does', ()
   }
 });
 
+it('leaves the plates of the rod’s joints to bump steer', () => {
+  const build = platedCar(42);
+  const { up } = build.front.points['tieRodOuter'];
+  build.front.freedoms!['tieRodOuter'] = { up: { kind: 'flip', base: up, offset: 12 } };
+  const ids = bankedPlates(build, 'left').flatMap(({ moves }) =>
+    moves.map(({ adjuster }) => adjuster.id),
+  );
+  expect(ids.length).toBeGreaterThan(0);
+  expect(ids.some((id) => id.includes('tieRod'))).toBe(false);
+});
+
 it('leans both tops to the side that the track turns to, and mirrors for the other', () => {
   const build = platedCar(42);
   const of = (bank: 'left' | 'right') =>

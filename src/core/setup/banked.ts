@@ -42,8 +42,9 @@ export function bankedPlates(build: Build, bank: Bank): BankedWheel[] {
 function platesOf(build: Build, wheel: Wheel, bank: Bank): BankedWheel | null {
   const { setting } = setNow(build, wheel);
   const { adjusters, still } = setting;
-  const all = adjusters.flatMap(({ unit, places }, i) =>
-    unit === 'flip' && places.kind === 'own' ? [{ i, at: places.at }] : [],
+  // A plate of the rod's joints is bump steer's, and stays.
+  const all = adjusters.flatMap(({ unit, places, setsBump }, i) =>
+    unit === 'flip' && places.kind === 'own' && !setsBump ? [{ i, at: places.at }] : [],
   );
   const plates = all.slice(0, MOST);
   const before = setting.stands(still);
@@ -51,7 +52,7 @@ function platesOf(build: Build, wheel: Wheel, bank: Bank): BankedWheel | null {
   // A top leans in to the left where the left wheel's goes out and the right one's in.
   const sign = wheel.side === bank ? 1 : -1;
   const ways = plates.reduce<number[][]>(
-    (all, { at }) => all.flatMap((way) => at.map((by) => [...way, by])),
+    (so, { at }) => so.flatMap((way) => at.map((by) => [...way, by])),
     [[]],
   );
   let best = { way: plates.map(() => 0), after: before };
