@@ -152,6 +152,12 @@ describe('brackets, pins and uprights', () => {
     expect(heightWays(fixed).map(names)).not.toContain('lowerOuter');
     expect(heightWays(fixed).map(names)).not.toContain('lowerOuter tieRodOuter upperOuter');
     expect(heightWays(fixed).map(names)).toContain('upperOuter');
+    const arms = ['swing-arm', 'trailing-arm'].flatMap((kind) =>
+      heightWays(wheelOf(blankBuild('x', kind), 'front', 'left')),
+    );
+    expect(arms.flatMap(({ points }) => points)).not.toContain('wheelCentre');
+    // A hub or a kingpin that is solid with its arm has no pin of its own.
+    expect(arms.filter(({ name }) => name.startsWith('joint of the'))).toEqual([]);
     for (const { kind } of CORNER_TYPES) {
       const of = wheelOf(blankBuild('x', kind), 'front', 'left');
       if (of.alone) expect([kind, heightWays(of).length > 0]).toEqual([kind, true]);
@@ -186,7 +192,10 @@ describe('brackets, pins and uprights', () => {
         expect(now.value.toe).toBeCloseTo(low.design.static.toe, 6);
         expect(Math.abs(bumpSteerOf(back)!.worst - asDrawn.worst)).toBeLessThan(0.02 + 0.06 * off);
         const cure = cureBy(wheel, low, wayOf(wheel, ...points), bumpSteerOf(low)!.worst);
-        if (cure) expect(cure.then.bump).toBeLessThanOrEqual(bumpSteerOf(back)!.worst + 2e-3);
+        if (cure) {
+          expect(cure.by).toBeCloseTo(by, 9);
+          expect(cure.then.bump).toBeCloseTo(bumpSteerOf(back)!.worst, 9);
+        } else expect(bumpSteerOf(back)!.worst).toBeGreaterThan(bumpSteerOf(low)!.worst - 0.011);
       }
     }
     // Some of them came to hardly any toe: there it is the drawn wheel to the last digit.
@@ -228,14 +237,17 @@ describe('brackets, pins and uprights', () => {
     for (const wheel of all.slice(0, 8)) {
       const low = loweredWheel(wheel, 20)!;
       const now = bumpSteerOf(low)!.worst;
-      for (const way of heightWays(wheel).slice(2)) {
+      for (const way of heightWays(wheel).filter(({ whole }) => whole === undefined)) {
         const raised = raisedOn(low, way.points);
         const bumpAt = (by: number) => {
           const there = raised(by);
           return (there && bumpSteerOf(there)?.worst) ?? Infinity;
         };
-        const least = Math.min(...Array.from({ length: 121 }, (_, i) => bumpAt(-60 + i)));
+        const tried = Array.from({ length: 121 }, (_, i) => bumpAt(-60 + i));
+        const least = Math.min(...tried);
         const cure = cureBy(wheel, low, way, now);
+        // As far as is looked nothing is found: it would be better further on.
+        if (!cure && [tried[0], tried[120]].includes(least)) continue;
         if (!cure) {
           expect(least).toBeGreaterThan(now - 0.02);
           continue;

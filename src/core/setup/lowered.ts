@@ -1,3 +1,4 @@
+import { articulatedJoints } from '../clearance/articulation';
 import { chassisPoints, rodEnds, uprightPoints } from '../corners/kinds';
 import { bumpSteerOf } from '../bumpsteer/trial';
 import { bestPlace } from '../freedoms/bestPlace';
@@ -33,6 +34,8 @@ export interface HeightWay {
   name: string;
   /** What is made or moved for it (common practice). */
   how: string;
+  /** All of the geometry goes back by as much as the car went down: up on the chassis, or down on the upright. */
+  whole?: 1 | -1;
 }
 
 /** A way of getting bump steer back at the new height, applied and measured. */
@@ -104,6 +107,7 @@ export function heightWays(wheel: Wheel): HeightWay[] {
     members.every(({ role }) => role !== 'rod'),
   );
   const rod = type.tieRod && rodEnds(type);
+  const balls = articulatedJoints(type);
   const joint = (point: PointName) => pointLabel(design, point);
   const ways: HeightWay[] = [
     ...(rod
@@ -123,18 +127,22 @@ export function heightWays(wheel: Wheel): HeightWay[] {
       how: 'brackets cut off and set again, or their other holes',
     })),
     ...arms.map(({ name, joints }) => ({
-      ...{ points: on(joints, 'upright'), name: `joint of the ${name} on the upright` },
+      // A ball of its own: not a hub or a kingpin that is solid with the arm.
+      points: on(joints, 'upright').filter((point) => balls.includes(point)),
+      name: `joint of the ${name} on the upright`,
       how: 'a longer pin, a spacer under it, another ball joint',
     })),
     {
       points: [...arms.flatMap(({ joints }) => on(joints, 'chassis')), ...(rod ? [rod.inner] : [])],
       name: 'every bracket of this corner, what steers it with them',
       how: 'the whole of it set again, as high about the wheel as it was',
+      whole: 1,
     },
     {
       points: uprightPoints(type),
       name: 'every joint of the upright',
       how: 'an upright with its joints so much further from the hub’s centre',
+      whole: -1,
     },
   ];
   return ways
@@ -143,7 +151,7 @@ export function heightWays(wheel: Wheel): HeightWay[] {
       ({ points }, i, all) =>
         points.length > 0 &&
         points.every((name) => design.freedoms?.[name]?.up?.kind !== 'fixed') &&
-        all.findIndex((one) => sameList(one.points, points)) === i,
+        all.findLastIndex((one) => sameList(one.points, points)) === i,
     );
 }
 
@@ -182,6 +190,13 @@ export function raisedOn(low: Wheel, points: readonly PointName[]): (by: number)
   };
 }
 
+/** A move of all joints as it stands; null where they have it not. */
+function asMuch(by: number, freedom: Freedom | null): number | null {
+  if (freedom === null) return by;
+  const [min, max] = limitsOf(freedom, 0);
+  return stepOf(freedom) === 0 && by >= min && by <= max ? by : null;
+}
+
 /**
  * How far joints go together that each have a freedom of their own; null: as far as is looked; none where their steps are
  * not the same places.
@@ -213,7 +228,10 @@ function together(wheel: Wheel, points: readonly PointName[]): Freedom | null | 
   return { kind: 'range', min: min + Math.ceil((least - min) / step - 1e-9) * step, max, step };
 }
 
-/** The height of joints that leaves the least, looked for over all of their way; null where nothing is better. */
+/**
+ * The height of joints that leaves the least, looked for over all of their way; of all joints together as much as the car
+ * went down. Null where nothing is better, and where the best is as far as is looked: further might do better yet.
+ */
 export function cureBy(wheel: Wheel, low: Wheel, way: HeightWay, now: number): HeightCure | null {
   const { points } = way;
   const raised = raisedOn(low, points);
@@ -232,11 +250,15 @@ export function cureBy(wheel: Wheel, low: Wheel, way: HeightWay, now: number): H
   const freedom = points.length > 1 ? together(wheel, points) : (freedoms[alone]?.up ?? null);
   if (freedom === 'none') return null;
   const drawn = points.length > 1 ? 0 : wheel.points[alone].up;
-  const by = bestPlace(freedom, drawn, bumpAt, REACH, LOOKS);
+  const [min, max] = limitsOf(freedom ?? undefined, drawn);
+  const by =
+    way.whole === undefined
+      ? bestPlace(freedom, drawn, bumpAt, REACH, LOOKS)
+      : asMuch(way.whole * (wheel.travel.bump - low.travel.bump), freedom);
   const there = by === null ? null : raised(by);
   const then = there && atHeight(there);
   if (by === null || !then || !(then.bump < now - WORTH)) return null;
-  const [min, max] = limitsOf(freedom ?? undefined, drawn);
+  if (freedom === null && way.whole === undefined && REACH - Math.abs(by) < CLOSE) return null;
   return {
     ...{ ...way, by, then },
     atEnd: freedom !== null && Math.min(drawn + by - min, max - drawn - by) < CLOSE,
