@@ -70,7 +70,8 @@ export function RackOff({
           </Box>
           <Typography variant="caption" color="text.secondary">
             Lock both nuts, see the thread in the witness holes, turn from lock to lock: neither end
-            may be the rod’s.
+            may be the rod’s. These turns are not counted among those below: what is left of the
+            threads is told without them.
           </Typography>
         </div>
       )}
